@@ -1,0 +1,114 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Words;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** A release made ready for the engine: steps by place, phrases by their words. Immutable and thread-safe. */
+public final class Playbook {
+
+    /** What visitors type to get to a flow. */
+    record Phrase(String normal, String flow) {}
+
+    private final Release release;
+    private final Map<Place, Step> steps = new HashMap<>();
+    private final Map<String, Place> starts = new HashMap<>();
+    private final Map<String, ValueType> variables = new LinkedHashMap<>();
+    private final List<Phrase> phrases = new ArrayList<>();
+
+    public Playbook(Release release) {
+        this.release = release;
+        for (Flow flow : release.flows()) {
+            List<Step> all = flow.allSteps();
+            all.forEach(step -> steps.put(new Place(flow.id(), step.id()), step));
+            if (!all.isEmpty()) {
+                starts.put(flow.id(), new Place(flow.id(), all.getFirst().id()));
+            }
+            flow.variables().forEach(variables::putIfAbsent);
+            for (String phrase : flow.phrases()) {
+                String normal = Words.normal(phrase);
+                if (!normal.isEmpty()) {
+                    phrases.add(new Phrase(normal, flow.id()));
+                }
+            }
+        }
+    }
+
+    public Release release() {
+        return release;
+    }
+
+    /** The step at a place, or null if the draft has lost it. */
+    public @Nullable Step step(@Nullable Place place) {
+        return place == null ? null : steps.get(place);
+    }
+
+    /** Where conversations start, or null if the main flow is empty. */
+    public @Nullable Place start() {
+        return starts.get(release.mainFlow());
+    }
+
+    /** Every variable of every flow with its type. */
+    public Map<String, ValueType> variables() {
+        return variables;
+    }
+
+    List<Phrase> phrases() {
+        return phrases;
+    }
+
+    @Nullable
+    Place startOf(String flow) {
+        return starts.get(flow);
+    }
+
+    String nameOf(String flow) {
+        return release.flows().stream()
+                .filter(f -> f.id().equals(flow))
+                .map(Flow::name)
+                .findFirst()
+                .orElse(flow);
+    }
+
+    /** The place that a target names, seen from a flow; null for back, end and what does not exist. */
+    @Nullable
+    Place place(@Nullable Target target, String fromFlow) {
+        return switch (target) {
+            case null -> null;
+            case Target.ToStep(String step) -> {
+                Place place = new Place(fromFlow, step);
+                yield steps.containsKey(place) ? place : null;
+            }
+            case Target.ToFlow(String flow) -> starts.get(flow);
+            case Target.Back ignored -> null;
+            case Target.End ignored -> null;
+        };
+    }
+
+    /** The first step of a kind, looking in {@code flow} first, then in the main flow, then in the others. */
+    <T extends Step> @Nullable Place first(Class<T> kind, String flow) {
+        List<String> order = new ArrayList<>(List.of(flow, release.mainFlow()));
+        release.flows().forEach(f -> order.add(f.id()));
+        for (String id : order) {
+            for (Flow candidate : release.flows()) {
+                if (candidate.id().equals(id)) {
+                    for (Step step : candidate.allSteps()) {
+                        if (kind.isInstance(step)) {
+                            return new Place(id, step.id());
+                        }
+                    }
+                }
+            }
+        }
+        return null;
+    }
+}

@@ -1,0 +1,141 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.reading.Words;
+import java.util.Set;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/** Requests that are heard at any time, in any flow. */
+enum Standing {
+    PERSON("a person"),
+    START_AGAIN("start again"),
+    MENU("the menu"),
+    STOP("stop"),
+    BACK("go back");
+
+    private static final Set<String> PERSONS = Set.of(
+            "person",
+            "human",
+            "agent",
+            "operator",
+            "representative",
+            "real person",
+            "someone",
+            "somebody",
+            "adviser",
+            "speak to a person",
+            "staff",
+            "member of staff",
+            "real human",
+            "human being",
+            "customer service",
+            "help desk",
+            "actual person",
+            "live agent",
+            "live person",
+            "somebody real",
+            "someone real");
+    private static final Pattern TO_PERSON = Pattern.compile(
+            "^(?:speak|talk|chat|connect me|put me through|pass me|transfer me|hand me over|get me through)(?: (?:to|with))? "
+                    + "(?:(?:a|an|the|some|your|one of your|any) )?(?:(?:real|live|actual|human) )?"
+                    + "(?:person|human|human being|agent|someone|somebody|operator|representative|adviser|advisor|staff|team|member of staff|"
+                    + "colleague|people|one of you|one of your team)(?: (?:instead|now|there|real|from the team|on the team|in the team|directly))*$");
+    private static final Pattern GET_PERSON = Pattern.compile(
+            "^(?:get|give|find|fetch) me (?:a|an|some)? ?(?:real |live |actual )?(?:person|human|agent|someone|somebody|operator)(?: now)?$");
+    private static final Set<String> STARTS = Set.of(
+            "start again",
+            "start over",
+            "restart",
+            "begin again",
+            "from the start",
+            "from the beginning",
+            "start from scratch",
+            "reset",
+            "start afresh");
+    private static final Set<String> MENUS = Set.of(
+            "menu",
+            "main menu",
+            "the menu",
+            "back to the menu",
+            "back to menu",
+            "show me the menu",
+            "options",
+            "show options",
+            "what can you do",
+            "home",
+            "go to the menu");
+    private static final Set<String> STOPS = Set.of(
+            "stop",
+            "quit",
+            "exit",
+            "end",
+            "bye",
+            "goodbye",
+            "good bye",
+            "that's all",
+            "that is all",
+            "i'm done",
+            "end chat",
+            "end conversation",
+            "leave me alone",
+            "stop it",
+            "bye bye",
+            "that's all thanks",
+            "no more");
+    private static final Set<String> BACKS = Set.of(
+            "back",
+            "go back",
+            "previous",
+            "previous question",
+            "step back",
+            "one back",
+            "undo",
+            "go back one",
+            "last question");
+    private static final Pattern POLITE = Pattern.compile(
+            "^(?:(?:please|hi|hello|hey|ok|okay|sorry|well|no|just|now|so|um|can|could|may|i|we|you|i'd|i'll|let|let's|me|want|would|like|need|prefer|to|rather|wanna|is it possible|possible|a|an|the|go)\\s+)+");
+    private static final Pattern COURTESY = Pattern.compile("\\s+(?:please|now|then|thanks|thank you|instead|pls)$");
+
+    private final String label;
+
+    Standing(String label) {
+        this.label = label;
+    }
+
+    String label() {
+        return label;
+    }
+
+    /** The request a message makes, or null. */
+    static @Nullable Standing of(String text) {
+        String whole = Words.normal(text);
+        if (whole.isEmpty() || whole.length() > 90) {
+            return null;
+        }
+        Standing direct = exact(whole);
+        if (direct != null) {
+            return direct;
+        }
+        String bare = COURTESY.matcher(whole).replaceAll("");
+        direct = exact(bare);
+        return direct != null ? direct : exact(POLITE.matcher(bare).replaceFirst(""));
+    }
+
+    private static @Nullable Standing exact(String words) {
+        if (PERSONS.contains(words)
+                || TO_PERSON.matcher(words).matches()
+                || GET_PERSON.matcher(words).matches()) {
+            return PERSON;
+        }
+        if (STARTS.contains(words)) {
+            return START_AGAIN;
+        }
+        if (MENUS.contains(words)) {
+            return MENU;
+        }
+        if (STOPS.contains(words)) {
+            return STOP;
+        }
+        return BACKS.contains(words) ? BACK : null;
+    }
+}

@@ -1,0 +1,51 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.reading.Value;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Where a conversation stands. Immutable; stored as JSON after every turn.
+ *
+ * @param seq       of the last message; 0 before the first
+ * @param at        the step the conversation stands at; null before it starts and where it rests, open to any question
+ * @param returns   where flows that were gone to come back to, innermost last
+ * @param variables what is known, in the order it was learnt
+ * @param awaiting  null where nothing particular is
+ * @param asked     the visitor's latest questions, oldest first, at most {@link #TAIL}
+ * @param answered  questions already answered, oldest first, at most {@link #TRAIL}, to go back to
+ * @param team      the team asked for while queued or with a person; empty for any
+ */
+public record State(
+        long seq,
+        Speaker speaker,
+        @Nullable Place at,
+        List<Place> returns,
+        Map<String, Value> variables,
+        @Nullable Awaiting awaiting,
+        List<String> asked,
+        List<Place> answered,
+        String team,
+        String channel,
+        String page) {
+
+    /** How many questions are kept for follow-ups. */
+    public static final int TAIL = 3;
+
+    /** How many answered questions can be gone back to. */
+    public static final int TRAIL = 20;
+
+    /** Before anything happened. */
+    public static final State NEW =
+            new State(0, Speaker.BOT, null, List.of(), Map.of(), null, List.of(), List.of(), "", "", "");
+
+    public State {
+        returns = List.copyOf(returns);
+        variables = Collections.unmodifiableMap(new LinkedHashMap<>(variables));
+        asked = List.copyOf(asked);
+        answered = List.copyOf(answered);
+    }
+}

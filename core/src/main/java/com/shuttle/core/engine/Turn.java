@@ -1,0 +1,40 @@
+package com.shuttle.core.engine;
+
+import java.util.List;
+
+/** What came of an event: a turn, or a refusal that changes nothing. */
+public sealed interface Turn {
+
+    /** The event was taken. */
+    record Taken(State state, List<Effect> effects, List<TraceLine> trace) implements Turn {
+        public Taken {
+            effects = List.copyOf(effects);
+            trace = List.copyOf(trace);
+        }
+
+        /** The messages among the effects, in order. */
+        public List<Message> messages() {
+            return effects.stream()
+                    .filter(Effect.Say.class::isInstance)
+                    .map(effect -> ((Effect.Say) effect).message())
+                    .toList();
+        }
+    }
+
+    /** The event does not fit the conversation as it stands. */
+    record Refused(Reason reason) implements Turn {}
+
+    /** Why an event was refused. */
+    enum Reason {
+        /** The conversation is over. */
+        ENDED,
+        /** None of the options offered now has this id. */
+        UNKNOWN_OPTION,
+        /** The conversation has started already, or not yet. */
+        OUT_OF_ORDER,
+        /** No person has taken the conversation. */
+        NOT_WITH_PERSON,
+        /** A person has it already. */
+        ALREADY_TAKEN
+    }
+}

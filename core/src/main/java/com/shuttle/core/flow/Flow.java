@@ -1,0 +1,70 @@
+package com.shuttle.core.flow;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonPropertyOrder;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * An ordered list of steps in named sections. The conversation starts at the first step of the first section that has
+ * one; the order of the rest is the designer's and has no meaning to the engine.
+ *
+ * @param id       unique within its bot, lower-case letters, digits and dashes
+ * @param phrases  what visitors type to get here from anywhere in the bot; may be empty
+ * @param sections at least one
+ */
+@JsonPropertyOrder({"format", "id", "name", "phrases", "sections"})
+public record Flow(String id, String name, List<String> phrases, List<Section> sections) {
+
+    /** The name of the JSON format that flows are written in. */
+    public static final String FORMAT = "shuttle-flow/1";
+
+    public Flow {
+        phrases = phrases == null ? List.of() : List.copyOf(phrases);
+        sections = List.copyOf(sections);
+    }
+
+    /** A flow with nothing in it. */
+    public static Flow empty(String id, String name) {
+        return new Flow(id, name, List.of(), List.of(new Section("s1", "", List.of())));
+    }
+
+    public String getFormat() {
+        return FORMAT;
+    }
+
+    /** All steps in the designer's order. */
+    public List<Step> allSteps() {
+        List<Step> steps = new ArrayList<>();
+        for (Section section : sections) {
+            steps.addAll(section.steps());
+        }
+        return List.copyOf(steps);
+    }
+
+    public Optional<Step> findStep(String stepId) {
+        return allSteps().stream().filter(step -> step.id().equals(stepId)).findFirst();
+    }
+
+    /** Where the conversation starts, or null in an empty flow. */
+    @JsonIgnore
+    public @Nullable Step firstStep() {
+        List<Step> steps = allSteps();
+        return steps.isEmpty() ? null : steps.getFirst();
+    }
+
+    /** Every variable that a question of this flow fills, with its type, in the order of the steps. */
+    public Map<String, ValueType> variables() {
+        Map<String, ValueType> variables = new LinkedHashMap<>();
+        for (Step step : allSteps()) {
+            if (step instanceof Step.Question question && !question.variable().isBlank()) {
+                variables.putIfAbsent(question.variable(), question.type());
+            }
+        }
+        return variables;
+    }
+}

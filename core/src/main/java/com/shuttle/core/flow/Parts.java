@@ -1,0 +1,25 @@
+package com.shuttle.core.flow;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** Makes the parts of a step, which files may leave out, complete and immutable. */
+final class Parts {
+
+    private Parts() {}
+
+    static String text(@Nullable String text) {
+        return text == null ? "" : text;
+    }
+
+    static List<String> atLeastOne(@Nullable List<String> wordings) {
+        return wordings == null || wordings.isEmpty() ? List.of("") : List.copyOf(wordings);
+    }
+
+    static Map<String, Target> frozen(@Nullable Map<String, Target> exits) {
+        return exits == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(exits));
+    }
+}

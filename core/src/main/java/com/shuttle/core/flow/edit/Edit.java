@@ -1,0 +1,71 @@
+package com.shuttle.core.flow.edit;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.shuttle.core.flow.StepKind;
+import org.jspecify.annotations.Nullable;
+
+/** One change a designer makes to a flow. Steps, options and sections are named by their ids. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = Edit.Add.class, name = "add"),
+    @JsonSubTypes.Type(value = Edit.Delete.class, name = "delete"),
+    @JsonSubTypes.Type(value = Edit.Move.class, name = "move"),
+    @JsonSubTypes.Type(value = Edit.Become.class, name = "become"),
+    @JsonSubTypes.Type(value = Edit.Set.class, name = "set"),
+    @JsonSubTypes.Type(value = Edit.Lead.class, name = "lead"),
+    @JsonSubTypes.Type(value = Edit.AddOption.class, name = "add_option"),
+    @JsonSubTypes.Type(value = Edit.DeleteOption.class, name = "delete_option"),
+    @JsonSubTypes.Type(value = Edit.AddWording.class, name = "add_wording"),
+    @JsonSubTypes.Type(value = Edit.DeleteWording.class, name = "delete_wording"),
+    @JsonSubTypes.Type(value = Edit.AddSection.class, name = "add_section"),
+    @JsonSubTypes.Type(value = Edit.NameSection.class, name = "name_section"),
+    @JsonSubTypes.Type(value = Edit.DeleteSection.class, name = "delete_section")
+})
+public sealed interface Edit {
+
+    /**
+     * Adds a blank step below {@code after} (null: at the very top).
+     *
+     * @param exit the exit of {@code after} to lead to the new step; what it led to so far, the new step's first exit
+     *     leads to. Null: the first exit of {@code after} if that is the natural way on, otherwise none.
+     */
+    record Add(@Nullable String after, @Nullable String exit, StepKind kind) implements Edit {}
+
+    /** Removes a step; what led to it leads on to where its first exit led. */
+    record Delete(String step) implements Edit {}
+
+    /** Moves a row up (negative) or down by so many rows, across sections too; exits are left as they are. */
+    record Move(String step, int by) implements Edit {}
+
+    /** Makes a step one of another kind, keeping title, note, text and the way on. */
+    record Become(String step, StepKind kind) implements Edit {}
+
+    /**
+     * Sets one field of a step. Fields: {@code title}, {@code note}, {@code text.N} (wording N from 0),
+     * {@code type}, {@code variable}, {@code retry}, {@code skip_when_known}, {@code tries}, {@code unknown},
+     * {@code team}, {@code nobody}, {@code come_back}, {@code option.ID} (its label), {@code also.ID} (comma-separated).
+     */
+    record Set(String step, String field, String value) implements Edit {}
+
+    /** Leads an exit to a target in its JSON form; null leads it nowhere. */
+    record Lead(String step, String exit, @Nullable String target) implements Edit {}
+
+    /** Adds a blank option after another one (null: at the end). */
+    record AddOption(String step, @Nullable String after) implements Edit {}
+
+    record DeleteOption(String step, String option) implements Edit {}
+
+    /** Adds a blank wording at the end. */
+    record AddWording(String step) implements Edit {}
+
+    record DeleteWording(String step, int index) implements Edit {}
+
+    /** Opens a new section that begins with this step. */
+    record AddSection(String step) implements Edit {}
+
+    record NameSection(String section, String title) implements Edit {}
+
+    /** Removes a heading; its steps join the section before. */
+    record DeleteSection(String section) implements Edit {}
+}

@@ -1,0 +1,5 @@
+/** Changes to a flow as values, with what each did in words. */
+@NullMarked
+package com.shuttle.core.flow.edit;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,32 @@
+package com.shuttle.core.knowledge;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * All there is to answer from.
+ *
+ * @param synonyms groups of words that mean the same here
+ */
+public record Content(List<Entry> entries, List<Article> articles, List<List<String>> synonyms) {
+
+    public static final Content EMPTY = new Content(List.of(), List.of(), List.of());
+
+    public Content {
+        entries = List.copyOf(entries);
+        articles = List.copyOf(articles);
+        synonyms = synonyms.stream().map(List::copyOf).toList();
+    }
+
+    /** Both contents as one. */
+    public Content and(Content other) {
+        return new Content(
+                both(entries, other.entries), both(articles, other.articles), both(synonyms, other.synonyms));
+    }
+
+    private static <T> List<T> both(List<T> a, List<T> b) {
+        List<T> all = new ArrayList<>(a);
+        all.addAll(b);
+        return all;
+    }
+}

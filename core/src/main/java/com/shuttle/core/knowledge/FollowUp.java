@@ -1,0 +1,28 @@
+package com.shuttle.core.knowledge;
+
+import com.shuttle.core.reading.Words;
+import java.util.List;
+import java.util.Set;
+
+/** Questions that only make sense after the one before: "and for children?", "how much is it?". Pure functions. */
+final class FollowUp {
+
+    private static final Set<String> OPENINGS =
+            Set.of("and", "what about", "how about", "or", "also", "but", "then", "so");
+    private static final Set<String> POINTERS = Set.of(
+            "it", "they", "them", "that", "this", "those", "these", "there", "one", "ones", "its", "their", "he",
+            "she");
+
+    private FollowUp() {}
+
+    static boolean leansOnBefore(String question) {
+        List<String> words = Words.of(question);
+        if (words.isEmpty()) {
+            return false;
+        }
+        String two = words.size() > 1 ? words.get(0) + " " + words.get(1) : "";
+        boolean opens = OPENINGS.contains(words.getFirst()) || OPENINGS.contains(two);
+        boolean points = words.stream().anyMatch(POINTERS::contains);
+        return opens && words.size() <= 12 || points && words.size() <= 12 || words.size() <= 3;
+    }
+}

@@ -1,0 +1,71 @@
+package com.shuttle.core.knowledge;
+
+import java.text.BreakIterator;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Cuts articles into passages at their Markdown headings, and passages into sentences. Pure functions. */
+final class Passages {
+
+    /**
+     * @param heading   the article's title, and the passage's own heading where it has one
+     * @param sentences at least one, plain text
+     */
+    record Passage(String heading, List<String> sentences) {}
+
+    private static final Pattern HEADING = Pattern.compile("^#{1,6}\\s+(.*?)\\s*#*$");
+    private static final Pattern MARKS = Pattern.compile("!?\\[([^]]*)]\\([^)]*\\)|[*_`]{1,3}");
+
+    private Passages() {}
+
+    static List<Passage> of(Article article) {
+        List<Passage> passages = new ArrayList<>();
+        String heading = "";
+        StringBuilder body = new StringBuilder();
+        for (String line : article.markdown().split("\\R")) {
+            Matcher matcher = HEADING.matcher(line);
+            if (matcher.matches()) {
+                add(passages, article, heading, body);
+                heading = matcher.group(1);
+            } else {
+                body.append(line).append('\n');
+            }
+        }
+        add(passages, article, heading, body);
+        return passages;
+    }
+
+    private static void add(List<Passage> passages, Article article, String heading, StringBuilder body) {
+        List<String> sentences = sentences(body.toString());
+        body.setLength(0);
+        if (!sentences.isEmpty()) {
+            boolean own = !heading.isBlank() && !heading.equals(article.title());
+            passages.add(new Passage(own ? article.title() + ": " + heading : article.title(), sentences));
+        }
+    }
+
+    /** List items and table rows are sentences of their own. */
+    static List<String> sentences(String markdown) {
+        List<String> sentences = new ArrayList<>();
+        for (String block : markdown.split("\\n\\s*\\n|\\n(?=\\s*(?:[-*+|]|\\d+[.)])\\s)")) {
+            String plain = MARKS.matcher(block.replaceFirst("^\\s*(?:[-*+>]|\\d+[.)])\\s+", ""))
+                    .replaceAll("$1")
+                    .replaceAll("\\s+", " ")
+                    .strip();
+            BreakIterator breaks = BreakIterator.getSentenceInstance(Locale.ENGLISH);
+            breaks.setText(plain);
+            for (int from = breaks.first(), to = breaks.next();
+                    to != BreakIterator.DONE;
+                    from = to, to = breaks.next()) {
+                String sentence = plain.substring(from, to).strip();
+                if (sentence.length() > 1 && !sentence.matches("[|:\\s-]+")) {
+                    sentences.add(sentence);
+                }
+            }
+        }
+        return sentences;
+    }
+}

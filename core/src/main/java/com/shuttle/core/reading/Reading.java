@@ -1,0 +1,35 @@
+package com.shuttle.core.reading;
+
+import java.util.List;
+
+/** What came of reading a message for one value. */
+public sealed interface Reading {
+
+    /**
+     * A value was given.
+     *
+     * @param start index in the message where the words it was read from begin, inclusive
+     * @param end   where they end, exclusive
+     */
+    record Given(Value value, int start, int end) implements Reading {}
+
+    /** The visitor would rather not say. */
+    record Refused() implements Reading {}
+
+    /** The visitor asks something back ("what for?"). */
+    record AskedBack() implements Reading {}
+
+    /** Two or more readings are equally good. */
+    record Unclear(List<Value> candidates) implements Reading {
+        public Unclear {
+            candidates = List.copyOf(candidates);
+        }
+    }
+
+    /** No value of the type asked for. */
+    record Nothing() implements Reading {}
+
+    Reading REFUSED = new Refused();
+    Reading ASKED_BACK = new AskedBack();
+    Reading NOTHING = new Nothing();
+}

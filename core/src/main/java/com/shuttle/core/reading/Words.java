@@ -1,0 +1,135 @@
+package com.shuttle.core.reading;
+
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** The words of a message: cleaning, splitting, comparing. Pure functions. */
+public final class Words {
+
+    /** The longest message that is taken, in UTF-16 units. */
+    public static final int LONGEST_MESSAGE = 4000;
+
+    /** Control characters but line feed and tab; direction overrides and isolates; zero-width marks; byte-order mark. */
+    private static final Pattern HARMFUL =
+            Pattern.compile("[\\p{Cc}&&[^\\n\\t]]|[\\u200B\\u200E\\u200F\\u202A-\\u202E\\u2066-\\u2069\\uFEFF]");
+
+    private static final Pattern NOT_WORD = Pattern.compile("[^\\p{L}\\p{N}+#']+");
+    private static final Set<String> QUESTION_STARTS = Set.of(
+            "what", "whats", "what's", "who", "whos", "who's", "where", "wheres", "where's", "when", "whens", "when's",
+            "why", "how", "hows", "how's", "which", "do", "does", "did", "can", "could", "is", "are", "will", "would",
+            "should", "may", "am", "was", "were", "have", "has", "isn't", "aren't", "don't", "doesn't", "can't");
+
+    private Words() {}
+
+    /**
+     * What may be kept of a message: composed (NFC), full-width forms and smart quotes made plain, without control
+     * characters and marks that turn the direction of text around, trimmed. Never longer than the input.
+     */
+    public static String clean(String raw) {
+        String text = Normalizer.normalize(raw, Normalizer.Form.NFC);
+        text = HARMFUL.matcher(text).replaceAll("");
+        StringBuilder plain = new StringBuilder(text.length());
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c >= '！' && c <= '～') {
+                c = (char) (c - 0xFEE0);
+            } else if (c == '‘' || c == '’') {
+                c = '\'';
+            } else if (c == '“' || c == '”') {
+                c = '"';
+            } else if (c == '\u3000' || c == '\u00A0') {
+                c = ' ';
+            }
+            plain.append(c);
+        }
+        return plain.toString().strip();
+    }
+
+    /** Lower-case words without punctuation; accents folded. */
+    public static List<String> of(String text) {
+        List<String> words = new ArrayList<>();
+        for (String word : NOT_WORD.split(fold(text))) {
+            String bare = strip(word);
+            if (!bare.isEmpty()) {
+                words.add(bare);
+            }
+        }
+        return words;
+    }
+
+    /** The words joined by single spaces: equal for texts that differ in case, accents and punctuation only. */
+    public static String normal(String text) {
+        return String.join(" ", of(text));
+    }
+
+    /** Whether a message reads as a question: by its mark, or by the word it opens with. */
+    public static boolean looksLikeQuestion(String text) {
+        if (text.strip().endsWith("?")) {
+            return true;
+        }
+        List<String> words = of(text);
+        return words.size() >= 3 && QUESTION_STARTS.contains(words.getFirst());
+    }
+
+    /**
+     * Optimal string alignment distance: insertions, deletions, substitutions and swaps of neighbours, each counting 1
+     * (Damerau 1964, restricted form). Stops early and returns {@code limit + 1} when it cannot be within {@code limit}.
+     */
+    public static int distance(String a, String b, int limit) {
+        if (Math.abs(a.length() - b.length()) > limit) {
+            return limit + 1;
+        }
+        int[] beforeLast = new int[b.length() + 1];
+        int[] last = new int[b.length() + 1];
+        int[] row = new int[b.length() + 1];
+        for (int j = 0; j <= b.length(); j++) {
+            last[j] = j;
+        }
+        for (int i = 1; i <= a.length(); i++) {
+            row[0] = i;
+            int best = i;
+            for (int j = 1; j <= b.length(); j++) {
+                int cost = a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1;
+                row[j] = Math.min(Math.min(row[j - 1] + 1, last[j] + 1), last[j - 1] + cost);
+                if (i > 1 && j > 1 && a.charAt(i - 1) == b.charAt(j - 2) && a.charAt(i - 2) == b.charAt(j - 1)) {
+                    row[j] = Math.min(row[j], beforeLast[j - 2] + 1);
+                }
+                best = Math.min(best, row[j]);
+            }
+            if (best > limit) {
+                return limit + 1;
+            }
+            int[] spare = beforeLast;
+            beforeLast = last;
+            last = row;
+            row = spare;
+        }
+        return last[b.length()];
+    }
+
+    /** How many slips of the keyboard are forgiven in a word of this length: none under 4 letters, then 1, from 8 on 2. */
+    public static int slips(String word) {
+        return word.length() < 4 ? 0 : word.length() < 8 ? 1 : 2;
+    }
+
+    private static String fold(String text) {
+        return Normalizer.normalize(text.toLowerCase(Locale.ROOT), Normalizer.Form.NFKD)
+                .replaceAll("\\p{M}+", "");
+    }
+
+    private static String strip(String word) {
+        int from = 0;
+        int to = word.length();
+        while (from < to && word.charAt(from) == '\'') {
+            from++;
+        }
+        while (to > from && word.charAt(to - 1) == '\'') {
+            to--;
+        }
+        return word.substring(from, to);
+    }
+}
