@@ -164,6 +164,7 @@ create table conversation_event (
   event clob not null,
   reads clob not null,
   effects clob not null,
+  awaiting clob,
   at timestamp not null,
   primary key (conversation_id, ordinal),
   constraint conversation_event_client unique (conversation_id, client_message_id),

@@ -47,9 +47,14 @@ public final class KnowledgeIndex {
     private final Calibration calibration;
 
     /**
-     * @param embed unit vectors of sentences; called for every wording and answer here, and for every question asked
+     * @param known unit vectors of stored sentences; called here for every wording and answer
+     * @param embed unit vectors of questions; called whenever one is asked
      */
-    public KnowledgeIndex(Content content, Function<String, float[]> embed, Calibration calibration) {
+    public KnowledgeIndex(
+            Content content,
+            Function<String, float[]> known,
+            Function<String, float[]> embed,
+            Calibration calibration) {
         this.embed = embed;
         this.calibration = calibration;
         for (Entry entry : content.entries()) {
@@ -76,11 +81,11 @@ public final class KnowledgeIndex {
         int at = 0;
         for (int u = 0; u < units.size(); u++) {
             for (String wording : units.get(u).wordings()) {
-                vectors[at] = embed.apply(wording);
+                vectors[at] = known.apply(wording);
                 unitOf[at] = u;
                 wordingOf[at++] = wording;
             }
-            answerVectors[u] = embed.apply(units.get(u).answers().getFirst());
+            answerVectors[u] = known.apply(units.get(u).answers().getFirst());
         }
         words = new WordIndex(
                 units.stream()

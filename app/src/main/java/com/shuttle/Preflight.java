@@ -1,0 +1,65 @@
+package com.shuttle;
+
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
+
+/** What must be right before the server starts, told in one sentence each where it is not. */
+final class Preflight {
+
+    /** The server cannot start; the message is one sentence for the person who started it. */
+    static final class Unfit extends RuntimeException {
+        private static final long serialVersionUID = 1;
+
+        Unfit(String sentence) {
+            super(sentence);
+        }
+    }
+
+    private Preflight() {}
+
+    static int port() {
+        String port = setting("SHUTTLE_PORT", "8080");
+        if (!port.matches("\\d{1,5}") || Integer.parseInt(port) > 65535) {
+            throw new Unfit("\"" + port + "\" is no port; a port is a number from 0 to 65535.");
+        }
+        return Integer.parseInt(port);
+    }
+
+    static Path data() {
+        return Path.of(setting("SHUTTLE_DATA", "data")).toAbsolutePath().normalize();
+    }
+
+    static void check(int port, Path data) {
+        try {
+            Files.createDirectories(data);
+            Files.delete(Files.createTempFile(data, ".probe", ""));
+        } catch (IOException e) {
+            throw new Unfit("The data folder " + data + " cannot be written to; choose another with --data.");
+        }
+        try (ServerSocket probe = new ServerSocket()) {
+            probe.setReuseAddress(true);
+            probe.bind(new InetSocketAddress(port));
+        } catch (IOException e) {
+            throw new Unfit("Port " + port + " is taken by another program; choose another with --port.");
+        }
+    }
+
+    static boolean isDatabaseInUse(@Nullable Throwable failure) {
+        for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
+            String message = cause.getMessage();
+            if (message != null && message.contains("Database may be already in use")) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static String setting(String name, String otherwise) {
+        String value = System.getenv(name);
+        return value == null || value.isBlank() ? otherwise : value.strip();
+    }
+}

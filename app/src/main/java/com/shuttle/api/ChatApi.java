@@ -1,0 +1,234 @@
+package com.shuttle.api;
+
+import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotService;
+import com.shuttle.chat.ConversationService;
+import com.shuttle.chat.EventStreams;
+import com.shuttle.chat.Line;
+import com.shuttle.chat.LiveHub;
+import com.shuttle.chat.Outcome;
+import com.shuttle.chat.Reply;
+import com.shuttle.core.engine.Awaiting;
+import com.shuttle.core.engine.Message;
+import com.shuttle.core.engine.Speaker;
+import com.shuttle.core.engine.State;
+import com.shuttle.core.reading.Words;
+import com.shuttle.web.Markdown;
+import com.shuttle.web.Missing;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Talking to a bot. Public: a conversation is opened by the token that its beginning returned. */
+@RestController
+@RequestMapping("/api/v1/chat")
+@Tag(name = "Chat", description = "Conversations of visitors. Public and rate limited.")
+class ChatApi {
+
+    record Begin(
+            @Nullable String visitor,
+            @Nullable String page,
+            @Nullable String channel) {}
+
+    record Begun(
+            String conversation,
+            String token,
+            long seq,
+            List<MessageView> messages,
+            @Nullable AwaitingView awaiting) {}
+
+    /** Either {@code text} or {@code pick}. */
+    record Told(
+            @Nullable String clientMessageId,
+            @Nullable String text,
+            @Nullable List<String> pick) {}
+
+    record Answer(
+            long seq, List<MessageView> messages, @Nullable AwaitingView awaiting, boolean ended) {}
+
+    record OptionView(String id, String label) {}
+
+    /** @param html {@code text} as safe HTML, for those who show it in a page */
+    record MessageView(long seq, String from, String text, String html, String author, List<OptionView> options) {}
+
+    record AwaitingView(String kind, @Nullable String type, List<OptionView> options) {}
+
+    private static final int LONGEST_PAGE = 2000;
+
+    private final ConversationService conversations;
+    private final BotService bots;
+    private final RateLimits limits;
+    private final EventStreams streams;
+    private final Markdown markdown;
+
+    ChatApi(
+            ConversationService conversations,
+            BotService bots,
+            RateLimits limits,
+            EventStreams streams,
+            Markdown markdown) {
+        this.conversations = conversations;
+        this.bots = bots;
+        this.limits = limits;
+        this.streams = streams;
+        this.markdown = markdown;
+    }
+
+    @PostMapping("/{bot}/conversations")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Operation(summary = "Begin a conversation with a bot's live release")
+    Begun begin(
+            @PathVariable String bot,
+            @RequestBody(required = false) @Nullable Begin begin,
+            HttpServletRequest request) {
+        limits.newConversation(request.getRemoteAddr());
+        Begin with = begin == null ? new Begin(null, null, null) : begin;
+        String id = bots.bySlug(bot).map(Bot::id).orElse(bot);
+        ConversationService.Begun begun = conversations
+                .begin(
+                        id,
+                        line(with.visitor(), 100),
+                        line(with.page(), LONGEST_PAGE),
+                        with.channel() == null || with.channel().isBlank() ? "web" : line(with.channel(), 20))
+                .orElseThrow(() -> new Missing("released bot", bot));
+        Reply reply = begun.reply();
+        return new Begun(
+                begun.conversation(), begun.token(), reply.seq(), views(reply.messages()), view(reply.awaiting()));
+    }
+
+    @PostMapping("/conversations/{id}/messages")
+    @Operation(summary = "Say something, or pick an option; the same clientMessageId is taken once")
+    Answer tell(
+            @PathVariable String id,
+            @RequestBody Told told,
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
+        enter(id, authorization);
+        limits.message(id);
+        String key = told.clientMessageId();
+        if (key == null || key.isBlank() || key.length() > 90) {
+            throw Problems.unfit("A clientMessageId of 1 to 90 characters is needed, so that nothing is taken twice.");
+        }
+        Outcome outcome;
+        if (told.pick() != null && !told.pick().isEmpty()) {
+            outcome = conversations.pick(id, key, told.pick());
+        } else {
+            String raw = told.text() == null ? "" : told.text();
+            if (raw.length() > Words.LONGEST_MESSAGE) {
+                throw Problems.unfit("A message can be " + Words.LONGEST_MESSAGE
+                        + " characters long at most; this one has " + raw.length() + ".");
+            }
+            String text = Words.clean(raw);
+            if (text.isBlank()) {
+                throw Problems.unfit("There is nothing readable in this message.");
+            }
+            outcome = conversations.say(id, key, text);
+        }
+        return switch (outcome) {
+            case Outcome.Taken(Reply reply) ->
+                new Answer(reply.seq(), views(reply.messages()), view(reply.awaiting()), ended(reply));
+            case Outcome.Refused refused -> throw Problems.of(HttpStatus.CONFLICT, "Not taken", refused.sentence());
+        };
+    }
+
+    @GetMapping("/conversations/{id}/messages")
+    @Operation(summary = "The transcript after a message")
+    Answer messages(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") long after,
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
+        enter(id, authorization);
+        State state = conversations.state(id);
+        return new Answer(
+                state.seq(),
+                views(conversations.lines(id, after).stream().map(Line::message).toList()),
+                view(state.awaiting()),
+                state.speaker() == Speaker.ENDED);
+    }
+
+    @GetMapping(path = "/conversations/{id}/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    @Operation(summary = "Messages as they come, resumable with Last-Event-ID")
+    SseEmitter stream(
+            @PathVariable String id,
+            @RequestHeader(name = "Last-Event-ID", defaultValue = "0") long last,
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
+        enter(id, authorization);
+        return streams.open(
+                LiveHub.conversation(id),
+                last,
+                after -> conversations.lines(id, after).stream()
+                        .map(line -> new EventStreams.Item(line.message().seq(), view(line.message())))
+                        .toList());
+    }
+
+    /** A conversation that is not the caller's is as good as none. */
+    private void enter(String id, String authorization) {
+        String token =
+                authorization.startsWith("Bearer ") ? authorization.substring(7).strip() : "";
+        if (token.isEmpty() || !conversations.mayEnter(id, token)) {
+            throw Problems.of(
+                    HttpStatus.UNAUTHORIZED,
+                    "Not your conversation",
+                    "The token of this conversation is missing or wrong.");
+        }
+    }
+
+    private static boolean ended(Reply reply) {
+        return reply.speaker() == Speaker.ENDED;
+    }
+
+    private List<MessageView> views(List<Message> messages) {
+        return messages.stream().map(this::view).toList();
+    }
+
+    private MessageView view(Message message) {
+        boolean plain = message.from() == Message.From.VISITOR;
+        return new MessageView(
+                message.seq(),
+                message.from().key(),
+                message.text(),
+                plain ? "" : markdown.html(message.text()),
+                message.author(),
+                options(message.options()));
+    }
+
+    private static @Nullable AwaitingView view(@Nullable Awaiting awaiting) {
+        if (awaiting == null) {
+            return null;
+        }
+        return switch (awaiting.kind()) {
+            case QUESTION ->
+                new AwaitingView(
+                        "question",
+                        awaiting.type() == null ? "text" : awaiting.type().key(),
+                        List.of());
+            case ANSWER -> new AwaitingView("question", "text", List.of());
+            case CHOICE, SUGGESTION -> new AwaitingView("choice", null, options(awaiting.offers()));
+            case AGENT -> new AwaitingView("agent", null, List.of());
+        };
+    }
+
+    private static List<OptionView> options(List<Message.Offer> offers) {
+        return offers.stream()
+                .map(offer -> new OptionView(offer.id(), offer.label()))
+                .toList();
+    }
+
+    private static String line(@Nullable String text, int longest) {
+        String clean = text == null ? "" : Words.clean(text).replaceAll("\\s+", " ");
+        return clean.substring(0, Math.min(longest, clean.length()));
+    }
+}

@@ -1,0 +1,245 @@
+package com.shuttle.bots;
+
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.Section;
+import com.shuttle.core.flow.edit.Edit;
+import com.shuttle.core.flow.edit.Edited;
+import com.shuttle.core.flow.edit.FlowEditor;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Missing;
+import java.text.Normalizer;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Bots and the drafts of their flows. Every edit is kept with the whole flow after it, so that it can be undone at any
+ * time; typing in one field within a short while counts as one edit. Thread-safe.
+ */
+@Service
+public class BotService {
+
+    /** Typing on in the same field within this time extends the edit instead of making a new one. */
+    static final Duration ONE_EDIT = Duration.ofSeconds(20);
+
+    private final BotStore store;
+    private final InstantSource clock;
+
+    BotService(BotStore store, InstantSource clock) {
+        this.store = store;
+        this.clock = clock;
+    }
+
+    public List<Bot> bots() {
+        return store.bots();
+    }
+
+    /** @throws Missing if there is no such bot */
+    public Bot bot(String id) {
+        return store.bot(id).orElseThrow(() -> new Missing("bot", id));
+    }
+
+    public Optional<Bot> bySlug(String slug) {
+        return store.bySlug(slug);
+    }
+
+    /** Makes a bot with an empty main flow. */
+    @Transactional
+    public Checked<Bot> create(String name, String region, @Nullable String account) {
+        Optional<Checked<Bot>> bad = errors(name, "", region).bad();
+        if (bad.isPresent()) {
+            return bad.get();
+        }
+        Bot bot = new Bot(Ids.next(), freeSlug(name), name.strip(), "", region, "main");
+        store.insert(bot, clock.instant());
+        store.insertFlow(bot.id(), Flow.empty("main", "Main"), 0, "began the flow", account, clock.instant());
+        return Checked.good(bot);
+    }
+
+    @Transactional
+    public Checked<Bot> change(String id, String name, String slug, String description, String region) {
+        Bot before = bot(id);
+        Optional<Checked<Bot>> bad = errors(name, description, region)
+                .require(
+                        slug.matches("[a-z0-9][a-z0-9-]{0,63}"),
+                        "slug",
+                        "An address has lower-case letters, digits and dashes only.")
+                .require(
+                        store.bySlug(slug)
+                                .filter(other -> !other.id().equals(id))
+                                .isEmpty(),
+                        "slug",
+                        "Another bot has this address.")
+                .bad();
+        if (bad.isPresent()) {
+            return bad.get();
+        }
+        Bot bot = new Bot(id, slug, name.strip(), description.strip(), region, before.mainFlow());
+        store.update(bot);
+        return Checked.good(bot);
+    }
+
+    private static Checked.Errors errors(String name, String description, String region) {
+        return new Checked.Errors()
+                .require(!name.isBlank() && name.length() <= 200, "name", "Please give a name of up to 200 characters.")
+                .require(
+                        description.length() <= 2000,
+                        "description",
+                        "A description can be 2,000 characters long at most.")
+                .require(
+                        Arrays.asList(Locale.getISOCountries()).contains(region), "region", "Please choose a country.");
+    }
+
+    private String freeSlug(String name) {
+        String ascii = Normalizer.normalize(name.toLowerCase(Locale.ROOT), Normalizer.Form.NFKD)
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-+|-+$", "");
+        String base = ascii.isEmpty() ? "bot" : ascii.substring(0, Math.min(50, ascii.length()));
+        String slug = base;
+        for (int n = 2; store.bySlug(slug).isPresent(); n++) {
+            slug = base + "-" + n;
+        }
+        return slug;
+    }
+
+    // Flows
+
+    public List<Draft> drafts(String bot) {
+        return store.drafts(bot);
+    }
+
+    /** @throws Missing if there is no such flow */
+    public Draft draft(String bot, String flow) {
+        return store.draft(bot, flow).orElseThrow(() -> new Missing("flow", flow));
+    }
+
+    /** The draft as the engine takes it. */
+    public Release draftRelease(Bot bot) {
+        return new Release(
+                0,
+                new Release.Profile(bot.name(), bot.region()),
+                bot.mainFlow(),
+                store.drafts(bot.id()).stream().map(Draft::flow).toList());
+    }
+
+    /** Adds an empty flow. */
+    @Transactional
+    public Checked<Flow> addFlow(String bot, String name, @Nullable String account) {
+        if (name.isBlank() || name.length() > 200) {
+            return Checked.bad("name", "Please give a name of up to 200 characters.");
+        }
+        List<Draft> drafts = store.drafts(bot);
+        int n = drafts.size() + 1;
+        while (store.draft(bot, "flow-" + n).isPresent()) {
+            n++;
+        }
+        Flow flow = Flow.empty("flow-" + n, name.strip());
+        store.insertFlow(bot, flow, n, "began the flow", account, clock.instant());
+        return Checked.good(flow);
+    }
+
+    /** Adds a whole flow, or makes it the new state of the one that has its id. */
+    @Transactional
+    public void putFlow(String bot, Flow flow, String words, @Nullable String account) {
+        if (store.lock(bot, flow.id()).isPresent()) {
+            save(bot, flow, words, null, account);
+        } else {
+            store.insertFlow(bot, flow, store.drafts(bot).size(), words, account, clock.instant());
+        }
+    }
+
+    /** Renames a flow and sets the phrases that lead to it, one a line. */
+    @Transactional
+    public Checked<Flow> describeFlow(String bot, String flow, String name, String phrases, @Nullable String account) {
+        if (name.isBlank() || name.length() > 200) {
+            return Checked.bad("name", "Please give a name of up to 200 characters.");
+        }
+        store.lock(bot, flow);
+        Flow before = draft(bot, flow).flow();
+        List<String> lines = phrases.lines()
+                .map(String::strip)
+                .filter(line -> !line.isEmpty())
+                .map(line -> line.substring(0, Math.min(300, line.length())))
+                .distinct()
+                .limit(200)
+                .toList();
+        Flow after = new Flow(before.id(), name.strip(), lines, before.sections());
+        save(bot, after, "changed the name or phrases of the flow", null, account);
+        return Checked.good(after);
+    }
+
+    /** Deletes a flow other than the main one. */
+    @Transactional
+    public boolean deleteFlow(String bot, String flow) {
+        if (bot(bot).mainFlow().equals(flow)) {
+            return false;
+        }
+        store.deleteFlow(bot, flow);
+        return true;
+    }
+
+    /** Applies an edit to a draft and keeps it. */
+    @Transactional
+    public Edited edit(String bot, String flow, Edit edit, @Nullable String account) {
+        store.lock(bot, flow).orElseThrow(() -> new Missing("flow", flow));
+        Flow before = draft(bot, flow).flow();
+        Edited edited = FlowEditor.apply(before, edit);
+        if (edited instanceof Edited.Done done && !done.flow().equals(before)) {
+            String mergeKey = switch (edit) {
+                case Edit.Set set -> "set " + set.step() + " " + set.field() + " " + account;
+                case Edit.NameSection name -> "section " + name.section() + " " + account;
+                default -> null;
+            };
+            save(bot, done.flow(), done.words(), mergeKey, account);
+        }
+        return edited;
+    }
+
+    private void save(String bot, Flow flow, String words, @Nullable String mergeKey, @Nullable String account) {
+        int edit = store.lock(bot, flow.id()).orElseThrow(() -> new Missing("flow", flow.id()));
+        Instant now = clock.instant();
+        boolean extendsLast = mergeKey != null
+                && !store.editExists(bot, flow.id(), edit + 1)
+                && store.mergeOf(bot, flow.id(), edit)
+                        .filter(last -> last.key().equals(mergeKey)
+                                && last.at().plus(ONE_EDIT).isAfter(now))
+                        .isPresent();
+        if (extendsLast) {
+            store.rewriteEdit(bot, flow, edit, now);
+            return;
+        }
+        store.dropAfter(bot, flow.id(), edit);
+        store.insertEdit(bot, flow, edit + 1, words, mergeKey, account, now);
+        store.present(bot, flow.id(), edit + 1);
+    }
+
+    /** Goes one edit back or forward; stays where there is none. */
+    @Transactional
+    public Draft step(String bot, String flow, boolean back) {
+        int edit = store.lock(bot, flow).orElseThrow(() -> new Missing("flow", flow));
+        int to = back ? edit - 1 : edit + 1;
+        if (store.editExists(bot, flow, to)) {
+            store.present(bot, flow, to);
+        }
+        return draft(bot, flow);
+    }
+
+    /** Counts steps of all drafts. */
+    public int steps(String bot) {
+        return store.drafts(bot).stream()
+                .map(Draft::flow)
+                .flatMap(flow -> flow.sections().stream())
+                .map(Section::steps)
+                .mapToInt(List::size)
+                .sum();
+    }
+}

@@ -1,0 +1,95 @@
+package com.shuttle.chat;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.LongFunction;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/**
+ * Server-sent events over the {@link LiveHub}. A stream first sends what came after the last id the reader has seen,
+ * then whatever is new; so nothing is lost when a connection drops and comes back with {@code Last-Event-ID}.
+ */
+@Component
+public class EventStreams {
+
+    /** Something to send. Ids grow. */
+    public record Item(long id, Object data) {}
+
+    private static final class Stream {
+        final SseEmitter emitter = new SseEmitter(0L);
+        final ReentrantLock lock = new ReentrantLock();
+        final AtomicLong last;
+        final LongFunction<List<Item>> after;
+
+        Stream(long last, LongFunction<List<Item>> after) {
+            this.last = new AtomicLong(last);
+            this.after = after;
+        }
+
+        void send() {
+            lock.lock();
+            try {
+                for (Item item : after.apply(last.get())) {
+                    emitter.send(SseEmitter.event()
+                            .id(Long.toString(item.id()))
+                            .name("message")
+                            .data(item.data()));
+                    last.set(item.id());
+                }
+            } catch (IOException | IllegalStateException gone) {
+                emitter.completeWithError(gone);
+            } finally {
+                lock.unlock();
+            }
+        }
+    }
+
+    private final LiveHub hub;
+    private final Set<Stream> open = ConcurrentHashMap.newKeySet();
+
+    EventStreams(LiveHub hub) {
+        this.hub = hub;
+    }
+
+    /**
+     * Opens a stream.
+     *
+     * @param last  id of the last item the reader has; 0 for none
+     * @param after all items with ids above the given one, in order
+     */
+    public SseEmitter open(String topic, long last, LongFunction<List<Item>> after) {
+        Stream stream = new Stream(last, after);
+        LiveHub.Watch watch = hub.watch(topic, stream::send);
+        Runnable end = () -> {
+            watch.close();
+            open.remove(stream);
+        };
+        stream.emitter.onCompletion(end);
+        stream.emitter.onTimeout(end);
+        stream.emitter.onError(error -> end.run());
+        open.add(stream);
+        Thread.startVirtualThread(stream::send);
+        return stream.emitter;
+    }
+
+    /** Keeps proxies from closing quiet streams, and finds out which readers are gone. */
+    @Scheduled(fixedRate = 15_000)
+    void beat() {
+        for (Stream stream : open) {
+            stream.lock.lock();
+            try {
+                stream.emitter.send(SseEmitter.event().comment("beat"));
+            } catch (IOException | IllegalStateException gone) {
+                stream.emitter.completeWithError(gone);
+            } finally {
+                stream.lock.unlock();
+            }
+        }
+    }
+}

@@ -1,0 +1,24 @@
+package com.shuttle.chat;
+
+import com.shuttle.core.engine.Turn;
+
+/** What came of telling a conversation something. */
+public sealed interface Outcome {
+
+    record Taken(Reply reply) implements Outcome {}
+
+    /** The conversation stands as it stood. */
+    record Refused(Turn.Reason reason) implements Outcome {
+
+        /** A sentence for whoever is told. */
+        public String sentence() {
+            return switch (reason) {
+                case ENDED -> "This conversation has ended. Start a new one to go on.";
+                case UNKNOWN_OPTION -> "That option is not on offer now.";
+                case OUT_OF_ORDER -> "The conversation is not ready for that.";
+                case NOT_WITH_PERSON -> "No person has taken this conversation.";
+                case ALREADY_TAKEN -> "Somebody else has taken this conversation.";
+            };
+        }
+    }
+}

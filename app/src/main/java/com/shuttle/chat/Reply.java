@@ -1,0 +1,21 @@
+package com.shuttle.chat;
+
+import com.shuttle.core.engine.Awaiting;
+import com.shuttle.core.engine.Message;
+import com.shuttle.core.engine.Speaker;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What an event led to.
+ *
+ * @param seq      of the last message
+ * @param messages those of bot and agent that the turn brought
+ * @param awaiting what the conversation waits for now
+ */
+public record Reply(
+        long seq, List<Message> messages, @Nullable Awaiting awaiting, Speaker speaker) {
+    public Reply {
+        messages = List.copyOf(messages);
+    }
+}

@@ -1,0 +1,164 @@
+package com.shuttle.inbox;
+
+import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotService;
+import com.shuttle.chat.Conversation;
+import com.shuttle.chat.ConversationService;
+import com.shuttle.chat.EventStreams;
+import com.shuttle.chat.LiveHub;
+import com.shuttle.chat.Outcome;
+import com.shuttle.core.reading.Words;
+import com.shuttle.settings.Account;
+import com.shuttle.settings.AccountService;
+import com.shuttle.settings.SignedIn;
+import com.shuttle.settings.Team;
+import com.shuttle.web.Ids;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Collectors;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Who waits for a person, and talking with them. */
+@Controller
+class InboxController {
+
+    private final ConversationService conversations;
+    private final BotService bots;
+    private final AccountService accounts;
+    private final EventStreams streams;
+
+    InboxController(ConversationService conversations, BotService bots, AccountService accounts, EventStreams streams) {
+        this.conversations = conversations;
+        this.bots = bots;
+        this.accounts = accounts;
+        this.streams = streams;
+    }
+
+    @GetMapping("/inbox")
+    String inbox(Model model) {
+        fillList(model);
+        return "inbox/inbox";
+    }
+
+    /** The list alone, for keeping an open page current. */
+    @GetMapping("/inbox/list")
+    String list(@RequestParam(defaultValue = "") String open, Model model) {
+        fillList(model);
+        model.addAttribute("openId", open);
+        return "inbox/list :: list";
+    }
+
+    @GetMapping("/inbox/{id}")
+    String conversation(@PathVariable String id, @AuthenticationPrincipal SignedIn person, Model model) {
+        Conversation conversation = conversations.conversation(id);
+        fillList(model);
+        model.addAttribute("openId", id);
+        fillConversation(conversation, person, model);
+        return "inbox/inbox";
+    }
+
+    /** The open conversation alone, for keeping an open page current. */
+    @GetMapping("/inbox/{id}/conversation")
+    String conversationPart(@PathVariable String id, @AuthenticationPrincipal SignedIn person, Model model) {
+        fillConversation(conversations.conversation(id), person, model);
+        return "inbox/conversation :: conversation";
+    }
+
+    @PostMapping("/inbox/{id}/take")
+    String take(@PathVariable String id, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
+        return after(id, conversations.agentTakes(id, person.account()), flash);
+    }
+
+    @PostMapping("/inbox/{id}/close")
+    String close(@PathVariable String id, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
+        return after(id, conversations.agentCloses(id, person.account()), flash);
+    }
+
+    @PostMapping("/inbox/{id}/reply")
+    ResponseEntity<String> reply(
+            @PathVariable String id,
+            @RequestParam String text,
+            @RequestParam(defaultValue = "") String clientMessageId,
+            @AuthenticationPrincipal SignedIn person) {
+        String clean = Words.clean(text);
+        if (clean.isBlank() || clean.length() > Words.LONGEST_MESSAGE) {
+            return ResponseEntity.unprocessableContent()
+                    .body("A reply has 1 to " + Words.LONGEST_MESSAGE + " characters; this one has " + clean.length()
+                            + ".");
+        }
+        String key =
+                clientMessageId.isBlank() || clientMessageId.length() > 90 ? Ids.next() : "agent-" + clientMessageId;
+        return switch (conversations.agentSays(id, key, person.account(), clean)) {
+            case Outcome.Taken ignored -> ResponseEntity.noContent().build();
+            case Outcome.Refused refused -> ResponseEntity.status(409).body(refused.sentence());
+        };
+    }
+
+    /** Tells that the list, or the open conversation, has changed. */
+    @GetMapping(path = "/inbox/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter stream() {
+        AtomicLong count = new AtomicLong();
+        return streams.open(
+                LiveHub.INBOX, 0, last -> List.of(new EventStreams.Item(count.incrementAndGet(), "changed")));
+    }
+
+    @GetMapping(path = "/inbox/{id}/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter conversationStream(
+            @PathVariable String id, @RequestHeader(name = "Last-Event-ID", defaultValue = "0") long last) {
+        return streams.open(
+                LiveHub.conversation(id),
+                last,
+                after -> conversations.lines(id, after).stream()
+                        .map(line -> new EventStreams.Item(line.message().seq(), "message"))
+                        .toList());
+    }
+
+    private String after(String id, Outcome outcome, RedirectAttributes flash) {
+        if (outcome instanceof Outcome.Refused refused) {
+            flash.addFlashAttribute("refused", refused.sentence());
+        }
+        return "redirect:/inbox/" + id;
+    }
+
+    private void fillList(Model model) {
+        List<Conversation> open = conversations.withPeople();
+        List<Conversation> closed = conversations.closed(20);
+        model.addAttribute("open", open);
+        model.addAttribute("closed", closed);
+        model.addAttribute("botNames", bots.bots().stream().collect(Collectors.toMap(Bot::id, Bot::name)));
+        model.addAttribute("teamNames", accounts.teams().stream().collect(Collectors.toMap(Team::id, Team::name)));
+        model.addAttribute("agentNames", agentNames());
+        model.addAttribute("visitorNames", visitorNames(open, closed));
+    }
+
+    private void fillConversation(Conversation conversation, SignedIn person, Model model) {
+        model.addAttribute("conversation", conversation);
+        model.addAttribute("mine", person.account().id().equals(conversation.agent()));
+        model.addAttribute("lines", conversations.lines(conversation.id(), 0));
+        model.addAttribute("known", conversations.known(conversation.id()));
+        model.addAttribute("page", conversations.state(conversation.id()).page());
+        model.addAttribute("agentNames", agentNames());
+        model.addAttribute("botName", bots.bot(conversation.bot()).name());
+    }
+
+    private Map<String, String> agentNames() {
+        return accounts.accounts().stream().collect(Collectors.toMap(Account::id, Account::name));
+    }
+
+    private Map<String, String> visitorNames(List<Conversation> open, List<Conversation> closed) {
+        return java.util.stream.Stream.concat(open.stream(), closed.stream())
+                .collect(Collectors.toMap(Conversation::id, c -> conversations.nameOf(c), (a, b) -> a));
+    }
+}

@@ -1,0 +1,5 @@
+/** Where people take conversations. */
+@NullMarked
+package com.shuttle.inbox;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,71 @@
+package com.shuttle.leads;
+
+import com.shuttle.chat.Conversation;
+import com.shuttle.chat.EffectHandler;
+import com.shuttle.core.engine.Effect;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Missing;
+import com.shuttle.web.Page;
+import java.time.Instant;
+import java.util.Locale;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+
+/** Makes a lead of everyone who leaves name and email; the same email is the same lead. Thread-safe. */
+@Service
+public class LeadService implements EffectHandler {
+
+    private final LeadStore store;
+
+    LeadService(LeadStore store) {
+        this.store = store;
+    }
+
+    @Override
+    public void handle(Conversation conversation, Effect effect, Instant at) {
+        if (effect instanceof Effect.KeepLead(String name, String email, String phone)) {
+            keep(conversation, name, email.toLowerCase(Locale.ROOT), phone, at);
+        }
+    }
+
+    private void keep(Conversation conversation, String name, String email, String phone, Instant at) {
+        String bot = conversation.bot();
+        var known = store.byEmail(bot, email);
+        if (known.isEmpty()) {
+            try {
+                store.insert(new Lead(Ids.next(), bot, name, email, phone, conversation.id(), 1, at, at));
+                return;
+            } catch (DuplicateKeyException madeMeanwhile) {
+                known = store.byEmail(bot, email);
+            }
+        }
+        known.ifPresent(lead -> {
+            boolean same = lead.conversation().equals(conversation.id());
+            store.update(new Lead(
+                    lead.id(),
+                    bot,
+                    name,
+                    email,
+                    phone.isEmpty() ? lead.phone() : phone,
+                    conversation.id(),
+                    lead.conversations() + (same ? 0 : 1),
+                    lead.firstAt(),
+                    at));
+        });
+    }
+
+    /** @param sort {@code name}, or anything else for the latest first */
+    public Page<Lead> list(String search, String bot, String sort, int page) {
+        return store.list(search, bot, sort, page);
+    }
+
+    /** @throws Missing if there is no such lead */
+    public Lead lead(String id) {
+        return store.find(id).orElseThrow(() -> new Missing("lead", id));
+    }
+
+    /** Leads made or met again since. */
+    public int since(String bot, Instant since) {
+        return store.since(bot, since);
+    }
+}

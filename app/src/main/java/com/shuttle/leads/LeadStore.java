@@ -1,0 +1,117 @@
+package com.shuttle.leads;
+
+import static com.shuttle.schema.Tables.LEAD;
+import static org.jooq.impl.DSL.noCondition;
+
+import com.shuttle.schema.tables.records.LeadRecord;
+import com.shuttle.web.Page;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.SortField;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Repository;
+
+/** Leads in the database. */
+@Repository
+class LeadStore {
+
+    private final DSLContext db;
+
+    LeadStore(DSLContext db) {
+        this.db = db;
+    }
+
+    Optional<Lead> find(String id) {
+        return db.selectFrom(LEAD).where(LEAD.ID.eq(id)).fetchOptional(LeadStore::lead);
+    }
+
+    Optional<Lead> byEmail(String bot, String email) {
+        return db.selectFrom(LEAD)
+                .where(LEAD.BOT_ID.eq(bot))
+                .and(LEAD.EMAIL.eq(email))
+                .forUpdate()
+                .fetchOptional(LeadStore::lead);
+    }
+
+    void insert(Lead lead) {
+        db.insertInto(LEAD)
+                .columns(
+                        LEAD.ID,
+                        LEAD.BOT_ID,
+                        LEAD.NAME,
+                        LEAD.EMAIL,
+                        LEAD.PHONE,
+                        LEAD.CONVERSATION_ID,
+                        LEAD.CONVERSATIONS,
+                        LEAD.FIRST_AT,
+                        LEAD.LAST_AT)
+                .values(
+                        lead.id(),
+                        lead.bot(),
+                        lead.name(),
+                        lead.email(),
+                        lead.phone(),
+                        lead.conversation(),
+                        lead.conversations(),
+                        lead.firstAt(),
+                        lead.lastAt())
+                .execute();
+    }
+
+    void update(Lead lead) {
+        db.update(LEAD)
+                .set(LEAD.NAME, lead.name())
+                .set(LEAD.PHONE, lead.phone())
+                .set(LEAD.CONVERSATION_ID, lead.conversation())
+                .set(LEAD.CONVERSATIONS, lead.conversations())
+                .set(LEAD.LAST_AT, lead.lastAt())
+                .where(LEAD.ID.eq(lead.id()))
+                .execute();
+    }
+
+    /** @param sort {@code name} or {@code latest} */
+    Page<Lead> list(String search, String bot, String sort, int page) {
+        String like = "%"
+                + search.strip()
+                        .toLowerCase(Locale.ROOT)
+                        .replace("!", "!!")
+                        .replace("%", "!%")
+                        .replace("_", "!_") + "%";
+        Condition condition = (search.isBlank()
+                        ? noCondition()
+                        : DSL.lower(LEAD.NAME)
+                                .like(like, '!')
+                                .or(DSL.lower(LEAD.EMAIL).like(like, '!'))
+                                .or(LEAD.PHONE.like(like, '!')))
+                .and(bot.isBlank() ? noCondition() : LEAD.BOT_ID.eq(bot));
+        SortField<?> order = sort.equals("name") ? LEAD.NAME.asc() : LEAD.LAST_AT.desc();
+        List<Lead> leads = db.selectFrom(LEAD)
+                .where(condition)
+                .orderBy(order, LEAD.ID.asc())
+                .limit(Page.SIZE)
+                .offset(Page.offset(page))
+                .fetch(LeadStore::lead);
+        return Page.of(leads, page, db.fetchCount(LEAD, condition));
+    }
+
+    int since(String bot, Instant since) {
+        return db.fetchCount(LEAD, LEAD.BOT_ID.eq(bot).and(LEAD.LAST_AT.ge(since)));
+    }
+
+    private static Lead lead(LeadRecord row) {
+        return new Lead(
+                row.getId(),
+                row.getBotId(),
+                row.getName(),
+                row.getEmail(),
+                row.getPhone(),
+                row.getConversationId(),
+                row.getConversations(),
+                row.getFirstAt(),
+                row.getLastAt());
+    }
+}

@@ -1,0 +1,5 @@
+/** Who left name and email. */
+@NullMarked
+package com.shuttle.leads;
+
+import org.jspecify.annotations.NullMarked;

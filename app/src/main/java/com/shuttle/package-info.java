@@ -1,0 +1,5 @@
+/** The Shuttle server. */
+@NullMarked
+package com.shuttle;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,141 @@
+package com.shuttle.settings;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.InstantSource;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.hierarchicalroles.RoleHierarchy;
+import org.springframework.security.access.hierarchicalroles.RoleHierarchyImpl;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.config.Customizer;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Who may reach which route. Everything not named here is refused. */
+@Configuration
+class SecurityConfiguration {
+
+    private static final String POLICY =
+            "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
+                    + "form-action 'self'; frame-ancestors 'none'";
+
+    @Bean
+    InstantSource clock() {
+        return Clock.systemUTC();
+    }
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return new BCryptPasswordEncoder(12);
+    }
+
+    @Bean
+    RoleHierarchy roleHierarchy() {
+        return RoleHierarchyImpl.fromHierarchy("ROLE_ADMINISTRATOR > ROLE_DESIGNER\nROLE_DESIGNER > ROLE_AGENT");
+    }
+
+    @Bean
+    UserDetailsService people(AccountService accounts) {
+        return email -> {
+            Account account =
+                    accounts.byEmail(email).orElseThrow(() -> new UsernameNotFoundException("no such account"));
+            return new SignedIn(account, accounts.passwordHash(email).orElse(null));
+        };
+    }
+
+    /** Programs: a bearer token a call, no session, no cookies, so nothing to forge. */
+    @Bean
+    @Order(1)
+    SecurityFilterChain programs(HttpSecurity http, AccountService accounts) throws Exception {
+        return http.securityMatcher("/api/**")
+                .csrf(csrf -> csrf.disable())
+                .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY)))
+                .addFilterBefore(new TokenFilter(accounts), AuthorizationFilter.class)
+                .authorizeHttpRequests(routes -> routes.requestMatchers(
+                                "/api/v1/chat/**", "/api/docs", "/api/openapi", "/api/openapi/**")
+                        .permitAll()
+                        .requestMatchers("/api/v1/**")
+                        .hasRole("DESIGNER")
+                        .anyRequest()
+                        .denyAll())
+                .exceptionHandling(
+                        errors -> errors.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+                .build();
+    }
+
+    /** People: signed in by form, with a session and a CSRF token. */
+    @Bean
+    @Order(2)
+    SecurityFilterChain people(HttpSecurity http) throws Exception {
+        return http.headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
+                        .referrerPolicy(Customizer.withDefaults()))
+                .authorizeHttpRequests(routes -> routes.requestMatchers(
+                                "/sign-in",
+                                "/setup",
+                                "/chat/*",
+                                "/css/**",
+                                "/js/**",
+                                "/fonts/**",
+                                "/images/**",
+                                "/webjars/**",
+                                "/favicon.svg",
+                                "/error",
+                                "/actuator/health")
+                        .permitAll()
+                        .requestMatchers("/settings/people/**", "/settings/teams/**")
+                        .hasRole("ADMINISTRATOR")
+                        .requestMatchers("/bots/**", "/knowledge/**", "/settings/**")
+                        .hasRole("DESIGNER")
+                        .requestMatchers("/", "/inbox/**", "/leads/**", "/conversations/**", "/sign-out")
+                        .hasRole("AGENT")
+                        .anyRequest()
+                        .denyAll())
+                .formLogin(form ->
+                        form.loginPage("/sign-in").defaultSuccessUrl("/", false).permitAll())
+                .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+                .build();
+    }
+
+    /** Puts the account behind a valid token in the place of the person. */
+    private static final class TokenFilter extends OncePerRequestFilter {
+        private final AccountService accounts;
+
+        TokenFilter(AccountService accounts) {
+            this.accounts = accounts;
+        }
+
+        @Override
+        protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                throws ServletException, IOException {
+            String header = request.getHeader("Authorization");
+            if (header != null
+                    && header.startsWith("Bearer ")
+                    && !request.getRequestURI().startsWith("/api/v1/chat/")) {
+                accounts.byToken(header.substring(7).strip()).ifPresent(account -> {
+                    SignedIn person = new SignedIn(account, null);
+                    SecurityContextHolder.getContext()
+                            .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
+                                    person, null, person.getAuthorities()));
+                });
+            }
+            chain.doFilter(request, response);
+        }
+    }
+}

@@ -1,0 +1,191 @@
+package com.shuttle.studio;
+
+import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotService;
+import com.shuttle.bots.Draft;
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.StepKind;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.edit.Edit;
+import com.shuttle.core.flow.edit.Edited;
+import com.shuttle.settings.AccountService;
+import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Checked;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The script of a flow: looking at it, and every edit to it. */
+@Controller
+@RequestMapping("/bots/{id}/flows")
+class FlowController {
+
+    private final BotService bots;
+    private final AccountService accounts;
+    private final BotFrame frame;
+    private final FlowJson flowJson = new FlowJson();
+
+    FlowController(BotService bots, AccountService accounts, BotFrame frame) {
+        this.bots = bots;
+        this.accounts = accounts;
+        this.frame = frame;
+    }
+
+    @GetMapping("/{flow}")
+    String script(@PathVariable String id, @PathVariable String flow, Model model) {
+        frame.fill(id, "flows", model);
+        fillScript(id, flow, model);
+        return "studio/script";
+    }
+
+    /** The rows alone, after an edit that changed more than the text of one field. */
+    @GetMapping("/{flow}/rows")
+    String rows(@PathVariable String id, @PathVariable String flow, Model model) {
+        model.addAttribute("bot", bots.bot(id));
+        fillScript(id, flow, model);
+        return "studio/rows :: rows";
+    }
+
+    /** What came of an edit; {@code refused} is empty unless it was. */
+    record EditReply(String refused, String words, String focus, boolean canUndo, boolean canRedo) {}
+
+    @PostMapping("/{flow}/edits")
+    ResponseEntity<EditReply> edit(
+            @PathVariable String id,
+            @PathVariable String flow,
+            @RequestBody Edit edit,
+            @AuthenticationPrincipal SignedIn person) {
+        Edited edited = bots.edit(id, flow, edit, person.account().id());
+        Draft draft = bots.draft(id, flow);
+        return switch (edited) {
+            case Edited.Done done ->
+                ResponseEntity.ok(new EditReply("", done.words(), done.focus(), draft.canUndo(), draft.canRedo()));
+            case Edited.Refused refused ->
+                ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                        .body(new EditReply(refused.why(), "", "", draft.canUndo(), draft.canRedo()));
+        };
+    }
+
+    @PostMapping("/{flow}/undo")
+    ResponseEntity<EditReply> undo(@PathVariable String id, @PathVariable String flow) {
+        return stepped(bots.step(id, flow, true), "undone");
+    }
+
+    @PostMapping("/{flow}/redo")
+    ResponseEntity<EditReply> redo(@PathVariable String id, @PathVariable String flow) {
+        return stepped(bots.step(id, flow, false), "done again");
+    }
+
+    private static ResponseEntity<EditReply> stepped(Draft draft, String words) {
+        return ResponseEntity.ok(new EditReply("", words, "", draft.canUndo(), draft.canRedo()));
+    }
+
+    @PostMapping
+    String addFlow(
+            @PathVariable String id,
+            @RequestParam String name,
+            @RequestParam String from,
+            @AuthenticationPrincipal SignedIn person,
+            RedirectAttributes flash) {
+        return switch (bots.addFlow(id, name, person.account().id())) {
+            case Checked.Good<Flow>(Flow flow) -> to(id, flow.id());
+            case Checked.Bad<Flow> bad -> {
+                flash.addFlashAttribute("problem", String.join(" ", bad.errors().values()));
+                yield to(id, bots.draft(id, from).flow().id());
+            }
+        };
+    }
+
+    @PostMapping("/{flow}/describe")
+    String describe(
+            @PathVariable String id,
+            @PathVariable String flow,
+            @RequestParam String name,
+            @RequestParam(defaultValue = "") String phrases,
+            @AuthenticationPrincipal SignedIn person,
+            RedirectAttributes flash) {
+        if (bots.describeFlow(id, flow, name, phrases, person.account().id()) instanceof Checked.Bad<Flow> bad) {
+            flash.addFlashAttribute("problem", String.join(" ", bad.errors().values()));
+        }
+        return to(id, flow);
+    }
+
+    @PostMapping("/{flow}/delete")
+    String delete(@PathVariable String id, @PathVariable String flow, RedirectAttributes flash) {
+        if (!bots.deleteFlow(id, flow)) {
+            flash.addFlashAttribute("problem", "The main flow cannot be deleted.");
+            return to(id, flow);
+        }
+        return to(id, bots.bot(id).mainFlow());
+    }
+
+    @GetMapping("/{flow}/file")
+    ResponseEntity<String> file(@PathVariable String id, @PathVariable String flow) {
+        Bot bot = bots.bot(id);
+        String name = bot.slug() + "-" + flow + ".json";
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .body(FlowJson.write(bots.draft(id, flow).flow()));
+    }
+
+    /** Makes a flow file the new state of the flow with its id, or a new flow; can be undone like any edit. */
+    @PostMapping("/{flow}/file")
+    String load(
+            @PathVariable String id,
+            @PathVariable String flow,
+            @RequestParam MultipartFile file,
+            @AuthenticationPrincipal SignedIn person,
+            RedirectAttributes flash)
+            throws IOException {
+        return switch (flowJson.read(new String(file.getBytes(), StandardCharsets.UTF_8))) {
+            case FlowJson.Result.Good(Flow read) -> {
+                bots.putFlow(
+                        bots.bot(id).id(),
+                        read,
+                        "loaded a file",
+                        person.account().id());
+                yield to(id, read.id());
+            }
+            case FlowJson.Result.Bad bad -> {
+                flash.addFlashAttribute("problem", "The file was not taken. Nothing has changed.");
+                flash.addFlashAttribute(
+                        "faults", bad.faults().stream().limit(20).toList());
+                yield to(id, flow);
+            }
+        };
+    }
+
+    private void fillScript(String id, String flow, Model model) {
+        List<Draft> drafts = bots.drafts(id);
+        Map<String, String> names = new LinkedHashMap<>();
+        drafts.forEach(draft -> names.put(draft.flow().id(), draft.flow().name()));
+        model.addAttribute("flows", names);
+        model.addAttribute("script", ScriptView.of(bots.draft(id, flow), names));
+        model.addAttribute("kinds", StepKind.values());
+        model.addAttribute("types", ValueType.values());
+        model.addAttribute("teams", accounts.teams());
+    }
+
+    private static String to(String bot, String flow) {
+        return "redirect:/bots/" + bot + "/flows/" + flow;
+    }
+}

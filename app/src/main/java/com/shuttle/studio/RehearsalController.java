@@ -1,0 +1,128 @@
+package com.shuttle.studio;
+
+import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotService;
+import com.shuttle.core.engine.Event;
+import com.shuttle.core.engine.Message;
+import com.shuttle.core.engine.TraceLine;
+import com.shuttle.core.engine.Turn;
+import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
+import com.shuttle.web.Markdown;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Talking to the draft inside the studio. */
+@RestController
+@RequestMapping("/bots/{id}/rehearsal")
+class RehearsalController {
+
+    record Told(
+            @Nullable String rehearsal,
+            @Nullable String text,
+            @Nullable String pick) {}
+
+    record MessageView(String from, String text, String html, List<Message.Offer> options) {}
+
+    /**
+     * A turn as the dock shows it.
+     *
+     * @param problem why the event was not taken; empty if it was
+     * @param at      id of the step the conversation stands at now; empty for none
+     */
+    record View(
+            String rehearsal,
+            String problem,
+            List<MessageView> messages,
+            List<TraceLine> trace,
+            Map<String, String> variables,
+            List<String> effects,
+            String speaker,
+            String flow,
+            String at) {}
+
+    private final BotService bots;
+    private final Rehearsals rehearsals;
+    private final Markdown markdown;
+
+    RehearsalController(BotService bots, Rehearsals rehearsals, Markdown markdown) {
+        this.bots = bots;
+        this.rehearsals = rehearsals;
+        this.markdown = markdown;
+    }
+
+    @PostMapping
+    View begin(@PathVariable String id) {
+        return view(rehearsals.begin(bots.bot(id)));
+    }
+
+    @PostMapping("/turns")
+    ResponseEntity<View> tell(@PathVariable String id, @RequestBody Told told) {
+        Bot bot = bots.bot(id);
+        String rehearsal = told.rehearsal() == null ? "" : told.rehearsal();
+        String text = told.text() == null ? "" : Words.clean(told.text());
+        boolean picks = told.pick() != null && !told.pick().isBlank();
+        if (!picks && (text.isBlank() || text.length() > Words.LONGEST_MESSAGE)) {
+            return ResponseEntity.unprocessableContent()
+                    .body(problem(rehearsal, "A message has 1 to " + Words.LONGEST_MESSAGE + " readable characters."));
+        }
+        return rehearsals
+                .tell(
+                        rehearsal,
+                        bot,
+                        stamp -> picks ? new Event.Picked(stamp, List.of(told.pick())) : new Event.Said(stamp, text))
+                .map(played -> ResponseEntity.ok(view(played)))
+                .orElseGet(() -> ResponseEntity.status(410)
+                        .body(problem(rehearsal, "This rehearsal is over. Start it again to go on.")));
+    }
+
+    private View view(Rehearsals.Played played) {
+        return switch (played.turn()) {
+            case Turn.Refused(Turn.Reason reason) ->
+                problem(
+                        played.rehearsal(),
+                        reason == Turn.Reason.ENDED
+                                ? "The conversation has ended. Start again to go on."
+                                : "That cannot be taken now.");
+            case Turn.Taken turn -> {
+                Map<String, String> variables = new LinkedHashMap<>();
+                for (Map.Entry<String, Value> variable :
+                        turn.state().variables().entrySet()) {
+                    variables.put(variable.getKey(), variable.getValue().shown());
+                }
+                var at = turn.state().at();
+                yield new View(
+                        played.rehearsal(),
+                        "",
+                        turn.messages().stream().map(this::view).toList(),
+                        turn.trace(),
+                        variables,
+                        turn.effects().stream()
+                                .map(EffectWords::of)
+                                .filter(words -> !words.isEmpty())
+                                .toList(),
+                        turn.state().speaker().key(),
+                        at == null ? "" : at.flow(),
+                        at == null ? "" : at.step());
+            }
+        };
+    }
+
+    private MessageView view(Message message) {
+        boolean plain = message.from() == Message.From.VISITOR;
+        return new MessageView(
+                message.from().key(), message.text(), plain ? "" : markdown.html(message.text()), message.options());
+    }
+
+    private static View problem(String rehearsal, String problem) {
+        return new View(rehearsal, problem, List.of(), List.of(), Map.of(), List.of(), "", "", "");
+    }
+}

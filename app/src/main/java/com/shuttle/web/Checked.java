@@ -1,0 +1,48 @@
+package com.shuttle.web;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A form's values after checking: the thing made of them, or what is wrong with each field.
+ *
+ * @param <T> what is made of the form
+ */
+public sealed interface Checked<T> {
+
+    record Good<T>(T value) implements Checked<T> {}
+
+    /** @param errors field name to a sentence for the person who filled it in; at least one */
+    record Bad<T>(Map<String, String> errors) implements Checked<T> {
+        public Bad {
+            errors = Map.copyOf(errors);
+        }
+    }
+
+    static <T> Checked<T> good(T value) {
+        return new Good<>(value);
+    }
+
+    static <T> Checked<T> bad(String field, String error) {
+        return new Bad<>(Map.of(field, error));
+    }
+
+    /** Gathers what is wrong with the fields of one form. Not thread-safe. */
+    final class Errors {
+        private final Map<String, String> errors = new LinkedHashMap<>();
+
+        /** Adds a sentence unless {@code fine}; the first one for a field stays. */
+        public Errors require(boolean fine, String field, String error) {
+            if (!fine) {
+                errors.putIfAbsent(field, error);
+            }
+            return this;
+        }
+
+        /** The refusal, if anything is wrong. */
+        public <T> Optional<Checked<T>> bad() {
+            return errors.isEmpty() ? Optional.empty() : Optional.of(new Bad<>(errors));
+        }
+    }
+}

@@ -1,0 +1,30 @@
+package com.shuttle.web;
+
+import java.util.List;
+
+/**
+ * One page of a longer list.
+ *
+ * @param number 1 and up
+ * @param pages  at least 1
+ * @param total  items on all pages
+ */
+public record Page<T>(List<T> items, int number, int pages, int total) {
+
+    /** Items on a page. */
+    public static final int SIZE = 25;
+
+    public Page {
+        items = List.copyOf(items);
+    }
+
+    /** A page of {@code items}, which are those at {@link #offset} of {@code number}. */
+    public static <T> Page<T> of(List<T> items, int number, int total) {
+        return new Page<>(items, Math.max(1, number), Math.max(1, (total + SIZE - 1) / SIZE), total);
+    }
+
+    /** Items before page {@code number}. */
+    public static int offset(int number) {
+        return (Math.max(1, number) - 1) * SIZE;
+    }
+}
