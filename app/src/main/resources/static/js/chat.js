@@ -1,0 +1,212 @@
+// The visitor's page: one conversation, kept across reloads and shared by the visitor's tabs.
+import { follow } from './sse.js';
+
+const chat = document.getElementById('chat');
+const log = document.getElementById('log');
+const transcript = document.getElementById('transcript');
+const offers = document.getElementById('offers');
+const form = document.getElementById('form');
+const text = document.getElementById('text');
+const problem = document.getElementById('problem');
+const api = chat.dataset.api;
+const KEY = `shuttle-chat-${chat.dataset.bot}`;
+
+let session = null;
+let last = 0;
+let stream = null;
+let draft = null;
+let pulling = Promise.resolve();
+
+const read = () => JSON.parse(localStorage.getItem(KEY) ?? 'null');
+const authorized = () => ({ Authorization: `Bearer ${session.token}` });
+
+function tell(sentence) {
+  problem.textContent = sentence ?? '';
+  problem.hidden = !sentence;
+}
+
+function bubble(message) {
+  const made = document.createElement('div');
+  made.className = `bubble ${message.from}`;
+  const who = document.createElement('span');
+  if (message.from === 'agent') {
+    who.className = 'author';
+    who.textContent = message.author;
+  } else {
+    who.className = 'unseen';
+    who.textContent = message.from === 'visitor' ? 'You: ' : `${document.title}: `;
+  }
+  const body = document.createElement('div');
+  if (message.from === 'visitor') {
+    body.textContent = message.text;
+  } else {
+    made.classList.add('formatted');
+    body.innerHTML = message.html;
+  }
+  made.append(who, body);
+  return made;
+}
+
+function showOffers(options) {
+  offers.replaceChildren(...(options ?? []).map((option) => {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.textContent = option.label;
+    button.addEventListener('click', () => send({ pick: [option.id] }, option.label));
+    return button;
+  }));
+}
+
+function showEnd(ended) {
+  form.hidden = ended;
+  log.querySelector('.ended')?.remove();
+  if (ended) {
+    const end = document.createElement('div');
+    end.className = 'ended';
+    end.innerHTML = '<p>This conversation has ended.</p>';
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.className = 'button';
+    button.textContent = 'Start a new conversation';
+    button.addEventListener('click', again);
+    end.append(button);
+    log.append(end);
+  }
+}
+
+/** Fetches what is new and shows it; calls follow one another. */
+function pull() {
+  pulling = pulling.then(async () => {
+    const response = await fetch(`${api}/conversations/${session.conversation}/messages?after=${last}`, {
+      headers: authorized(),
+    });
+    if (!response.ok) {
+      throw new Error(`answered ${response.status}`);
+    }
+    const news = await response.json();
+    const fresh = news.messages.filter((message) => message.seq > last);
+    if (fresh.length > 0) {
+      transcript.querySelectorAll('.sending').forEach((sending) => sending.remove());
+      transcript.append(...fresh.map(bubble));
+      last = fresh.at(-1).seq;
+    }
+    showOffers(news.awaiting?.options);
+    showEnd(news.ended);
+    log.scrollTop = log.scrollHeight;
+  }).catch(() => {});
+  return pulling;
+}
+
+async function begin() {
+  const response = await fetch(`${api}/${chat.dataset.bot}/conversations`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ page: document.referrer || location.href, channel: 'web' }),
+  });
+  if (!response.ok) {
+    const why = await response.json().catch(() => ({}));
+    throw new Error(why.detail ?? 'The conversation could not be started. Please try again in a moment.');
+  }
+  const { conversation, token } = await response.json();
+  localStorage.setItem(KEY, JSON.stringify({ conversation, token }));
+}
+
+/** Takes up the conversation this visitor has, or begins one; two tabs opened at once begin only one. */
+async function enter() {
+  await navigator.locks.request(KEY, async () => {
+    session = read();
+    if (session) {
+      const known = await fetch(`${api}/conversations/${session.conversation}/messages?after=0`, { headers: authorized() });
+      if (known.status === 401 || known.status === 404) {
+        session = null;
+      }
+    }
+    if (!session) {
+      await begin();
+      session = read();
+    }
+  });
+  stream?.abort();
+  stream = new AbortController();
+  last = 0;
+  transcript.replaceChildren();
+  await pull();
+  follow(
+    `${api}/conversations/${session.conversation}/stream`,
+    () => ({ ...authorized(), 'Last-Event-ID': String(last) }),
+    pull,
+    stream.signal,
+  );
+}
+
+async function again() {
+  localStorage.removeItem(KEY);
+  await start();
+  text.focus();
+}
+
+async function start() {
+  tell();
+  try {
+    await enter();
+  } catch (error) {
+    tell(error instanceof TypeError ? 'There is no connection. Please reload the page.' : error.message);
+  }
+}
+
+async function send(what, shown) {
+  tell();
+  const same = draft && draft.shown === shown;
+  draft = same ? draft : { shown, id: crypto.randomUUID() };
+  const sending = bubble({ from: 'visitor', text: shown });
+  sending.classList.add('sending');
+  transcript.append(sending);
+  log.scrollTop = log.scrollHeight;
+  try {
+    const response = await fetch(`${api}/conversations/${session.conversation}/messages`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', ...authorized() },
+      body: JSON.stringify({ clientMessageId: draft.id, ...what }),
+    });
+    if (!response.ok) {
+      const why = await response.json().catch(() => ({}));
+      throw new Error(why.detail ?? 'That could not be sent. Please try again.');
+    }
+    draft = null;
+    await pull();
+  } catch (error) {
+    sending.remove();
+    if (what.text) {
+      text.value = what.text;
+    }
+    tell(error instanceof TypeError ? 'There is no connection. What you wrote is still here; please send it again.' : error.message);
+    await pull();
+  }
+}
+
+form.addEventListener('submit', (event) => {
+  event.preventDefault();
+  const typed = text.value.trim();
+  if (typed && session) {
+    text.value = '';
+    send({ text: typed }, typed);
+  }
+});
+
+text.addEventListener('keydown', (event) => {
+  if (event.key === 'Enter' && !event.shiftKey && !event.isComposing) {
+    event.preventDefault();
+    form.requestSubmit();
+  }
+});
+
+document.getElementById('again').addEventListener('click', again);
+
+// Another tab of the same visitor began anew.
+addEventListener('storage', (event) => {
+  if (event.key === KEY && event.newValue && JSON.parse(event.newValue).conversation !== session?.conversation) {
+    start();
+  }
+});
+
+start();

@@ -1,0 +1,86 @@
+// Sends edits to the server one after the other. Nothing typed is lost: what could not be sent is kept and sent again.
+import { postJson } from './http.js';
+
+const RETRY_MS = 3000;
+
+export class Edits {
+  /**
+   * @param {string} base address of the flow
+   * @param {(text: string, bad: boolean) => void} say shows the state of saving
+   */
+  constructor(base, say) {
+    this.base = base;
+    this.say = say;
+    this.line = Promise.resolve();
+    this.typed = new Map();
+    this.pending = 0;
+    addEventListener('beforeunload', (event) => {
+      if (this.pending > 0 || this.typed.size > 0) {
+        this.flush();
+        event.preventDefault();
+      }
+    });
+  }
+
+  /** Notes typing in a field; sent shortly after the last key. `done` hears of a refusal. */
+  type(step, field, value, done) {
+    const key = `${step} ${field}`;
+    clearTimeout(this.typed.get(key)?.timer);
+    const send = () => {
+      this.typed.delete(key);
+      return this.send({ edit: 'set', step, field, value }).then(done);
+    };
+    this.typed.set(key, { timer: setTimeout(send, 500), send });
+    this.say('Saving…', false);
+  }
+
+  /** Sends what was typed but not sent yet. */
+  flush() {
+    const all = [...this.typed.values()];
+    all.forEach((entry) => clearTimeout(entry.timer));
+    return Promise.all(all.map((entry) => entry.send()));
+  }
+
+  /** Sends an edit after those before it; resolves to the server's reply. */
+  send(edit) {
+    return this.post(`${this.base}/edits`, edit);
+  }
+
+  /** Steps back or forward in the history. */
+  async step(which) {
+    await this.flush();
+    return this.post(`${this.base}/${which}`, {});
+  }
+
+  post(path, value) {
+    this.pending += 1;
+    this.say('Saving…', false);
+    this.line = this.line.then(() => this.try(path, value)).then((reply) => {
+      this.pending -= 1;
+      if (this.pending === 0 && this.typed.size === 0) {
+        this.say('All changes saved', false);
+      }
+      return reply;
+    });
+    return this.line;
+  }
+
+  async try(path, value) {
+    for (;;) {
+      try {
+        const { status, body } = await postJson(path, value);
+        if (body) {
+          return body;
+        }
+        if (status === 401 || status === 403) {
+          this.say('You are signed out. Sign in in another tab, then go on here.', true);
+        } else {
+          this.say('Not saved yet: the server had a problem. Trying again…', true);
+        }
+      } catch {
+        this.say('Not saved yet: no connection. Trying again…', true);
+      }
+      await new Promise((again) => { setTimeout(again, RETRY_MS); });
+    }
+  }
+}

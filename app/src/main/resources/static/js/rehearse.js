@@ -1,0 +1,114 @@
+// A live conversation with the draft, with its working shown.
+import { postJson } from './http.js';
+
+function element(name, className, text) {
+  const made = document.createElement(name);
+  made.className = className;
+  if (text !== undefined) {
+    made.textContent = text;
+  }
+  return made;
+}
+
+/**
+ * @param {HTMLElement} dock
+ * @param {{beforeTurn: () => Promise<unknown>, nowAt: (step: string) => void}} hooks
+ */
+export function rehearse(dock, hooks) {
+  const talk = dock.querySelector('.talk');
+  const form = dock.querySelector('form');
+  const input = form.querySelector('input');
+  const facts = dock.querySelector('[data-facts]');
+  let id = null;
+
+  function show(view) {
+    talk.querySelectorAll('.offers button').forEach((button) => { button.disabled = true; });
+    if (view.problem) {
+      talk.append(element('p', 'why', view.problem));
+    }
+    view.messages.filter((message) => message.from === 'visitor').forEach(bubble);
+    working(view);
+    view.messages.filter((message) => message.from !== 'visitor').forEach(bubble);
+    const known = Object.entries(view.variables);
+    facts.hidden = known.length === 0;
+    facts.querySelector('summary').textContent = `Variables (${known.length})`;
+    facts.querySelector('dl').replaceChildren(...known.flatMap(([name, value]) =>
+      [element('dt', '', name), element('dd', '', value)]));
+    hooks.nowAt(view.at);
+    talk.scrollTop = talk.scrollHeight;
+  }
+
+  function working(view) {
+    if (view.trace.length === 0 && view.effects.length === 0) {
+      return;
+    }
+    const why = element('div', 'why');
+    for (const line of view.trace) {
+      const shown = element('div', '');
+      shown.append(element('b', '', line.rule), line.detail ? `: ${line.detail}` : '');
+      why.append(shown);
+    }
+    view.effects.forEach((effect) => why.append(element('div', '', effect)));
+    talk.append(why);
+  }
+
+  function bubble(message) {
+    const made = element('div', `bubble ${message.from === 'visitor' ? 'visitor' : 'formatted'}`);
+    if (message.from === 'visitor') {
+      made.textContent = message.text;
+    } else {
+      made.innerHTML = message.html;
+    }
+    talk.append(made);
+    if (message.options.length > 0) {
+      const offers = element('div', 'offers');
+      for (const option of message.options) {
+        const button = element('button', '', option.label);
+        button.type = 'button';
+        button.addEventListener('click', () => tell({ pick: option.id }));
+        offers.append(button);
+      }
+      talk.append(offers);
+    }
+  }
+
+  async function call(path, value) {
+    talk.setAttribute('aria-busy', 'true');
+    try {
+      await hooks.beforeTurn();
+      const { body } = await postJson(path, value);
+      if (body) {
+        id = body.rehearsal || id;
+        show(body);
+      }
+    } catch {
+      talk.append(element('p', 'why', 'The server could not be reached. Please try again.'));
+    }
+    talk.removeAttribute('aria-busy');
+  }
+
+  async function begin() {
+    talk.replaceChildren();
+    await call(dock.dataset.base, {});
+    input.focus();
+  }
+
+  async function tell(what) {
+    if (id === null) {
+      talk.replaceChildren();
+      await call(dock.dataset.base, {});
+    }
+    await call(`${dock.dataset.base}/turns`, { rehearsal: id, ...what });
+  }
+
+  form.addEventListener('submit', (event) => {
+    event.preventDefault();
+    const text = input.value.trim();
+    if (text) {
+      input.value = '';
+      tell({ text });
+    }
+  });
+  dock.querySelector('[data-begin]').addEventListener('click', begin);
+  dock.querySelector('[data-restart]').addEventListener('click', begin);
+}
