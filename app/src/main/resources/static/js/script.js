@@ -148,7 +148,7 @@ async function stepHistory(which) {
 function typedIn(field) {
   const row = rowOf(field);
   if (field.hasAttribute('data-section-title')) {
-    const section = field.closest('.section').dataset.section;
+    const section = field.closest('.part').dataset.section;
     clearTimeout(field.timer);
     field.timer = setTimeout(() => edits.send({ edit: 'name_section', section, title: field.value }), 500);
     return;
@@ -226,10 +226,10 @@ script.addEventListener('click', async (event) => {
     await change({ edit: 'move', step, by: Number(data.move) });
   } else if ('addSection' in data) {
     await change({ edit: 'add_section', step });
-    row.closest('.section')?.querySelector('.section-title')?.focus();
-    rowById(step)?.closest('.section').querySelector('.section-title').focus();
+    row.closest('.part')?.querySelector('.part-title')?.focus();
+    rowById(step)?.closest('.part').querySelector('.part-title').focus();
   } else if ('deleteSection' in data) {
-    await change({ edit: 'delete_section', section: button.closest('.section').dataset.section });
+    await change({ edit: 'delete_section', section: button.closest('.part').dataset.section });
   } else if ('delete' in data) {
     await change({ edit: 'delete', step });
   }

@@ -1,11 +1,12 @@
 // Draws the threads of a script beside its rows. Lanes are computed by the server; only heights are measured here.
 
-const LANE = 22;
+const WIDEST_LANE = 22;
+const NARROWEST_LANE = 11;
+const ALL_LANES = 140;
 const LEFT = 14;
 const DYES = 7;
 const NS = 'http://www.w3.org/2000/svg';
 
-const x = (lane) => LEFT + lane * LANE;
 const dye = (lane) => `dye-${lane % DYES}`;
 
 function shape(name, attributes) {
@@ -22,20 +23,27 @@ export function drawThreads(rows) {
   const svg = rows.querySelector('.threads');
   const top = rows.getBoundingClientRect().top;
   const elements = [...rows.querySelectorAll('.row')];
-  rows.style.setProperty('--lanes', layout.lanes);
+  const width = Math.max(NARROWEST_LANE, Math.min(WIDEST_LANE, ALL_LANES / layout.lanes));
+  const x = (lane) => LEFT + lane * width;
+  rows.style.setProperty('--threads', `${LEFT + (layout.lanes - 1) * width + 10}px`);
   const middle = (element) => {
     const box = element.getBoundingClientRect();
     return box.top - top + Math.min(box.height, 22) / 2;
   };
   const markOf = (row) => middle(elements[row].querySelector('.kind-button'));
-  svg.setAttribute('width', LEFT + layout.lanes * LANE);
+  svg.setAttribute('width', x(layout.lanes));
   svg.setAttribute('height', rows.scrollHeight);
   svg.replaceChildren();
+
+  // Rows from which a thread goes straight down: their own lane is drawn by it.
+  const straight = new Set(layout.threads.filter((thread) => !thread.up).flatMap((thread) =>
+    thread.feeders.filter((feeder) => layout.rows[feeder.row].lane === thread.lane).map((feeder) => feeder.row)));
 
   for (const thread of layout.threads) {
     const target = markOf(thread.target);
     const targetLane = layout.rows[thread.target].lane;
-    const style = `${dye(thread.lane)}${thread.up ? ' up' : ''}`;
+    const spare = thread.feeders.every((feeder) => feeder.exit === 'gave_up');
+    const style = `${dye(thread.lane)}${thread.up ? ' up' : ''}${spare ? ' spare' : ''}`;
     let first = null;
     for (const feeder of thread.feeders) {
       const row = elements[feeder.row];
@@ -49,10 +57,12 @@ export function drawThreads(rows) {
       const y = shown ? Math.max(mark, middle(dot)) : mark;
       if (own !== thread.lane) {
         const bend = thread.up ? -18 : 18;
-        const from = shown && y > mark + 4 ? `M${x(own)} ${mark}V${y}` : `M${x(own)} ${y}`;
+        if (y > mark + 4 && !straight.has(feeder.row)) {
+          svg.append(shape('path', { class: dye(own), d: `M${x(own)} ${mark}V${y}` }));
+        }
         svg.append(shape('path', {
           class: style,
-          d: `${from}C${x(own) + 12} ${y} ${x(thread.lane)} ${y} ${x(thread.lane)} ${y + bend}`,
+          d: `M${x(own)} ${y}C${x(own) + 12} ${y} ${x(thread.lane)} ${y} ${x(thread.lane)} ${y + bend}`,
         }));
         first = Math.min(first ?? Infinity, thread.up ? Infinity : y + bend);
         if (thread.up) {

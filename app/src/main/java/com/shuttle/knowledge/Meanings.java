@@ -16,7 +16,11 @@ import org.springframework.stereotype.Component;
 public class Meanings {
 
     private final EmbeddingStore store;
-    private final CompletableFuture<SentenceModel> model = CompletableFuture.supplyAsync(MiniLm::new);
+    /** Loaded on a thread of its own, which inherits the class loader that finds the model within the packed application. */
+    private final CompletableFuture<SentenceModel> model = CompletableFuture.supplyAsync(
+            MiniLm::new,
+            load -> Thread.ofPlatform().name("sentence-model").daemon().start(load));
+
     private final Cache<String, float[]> recent =
             Caffeine.newBuilder().maximumSize(20_000).build();
 

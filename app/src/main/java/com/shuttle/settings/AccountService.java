@@ -1,12 +1,12 @@
 package com.shuttle.settings;
 
+import com.shuttle.core.reading.EmailAddress;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.apache.commons.validator.routines.EmailValidator;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -55,7 +55,7 @@ public class AccountService {
         String address = normal(email);
         Optional<Checked<Account>> bad = new Checked.Errors()
                 .require(!name.isBlank() && name.length() <= 200, "name", "Please give a name of up to 200 characters.")
-                .require(EmailValidator.getInstance().isValid(address), "email", "That is not an email address.")
+                .require(EmailAddress.isValid(address), "email", "That is not an email address.")
                 .require(store.byEmail(address).isEmpty(), "email", "Somebody with this email has an account already.")
                 .require(
                         password.length() >= SHORTEST_PASSWORD && password.length() <= 72,

@@ -51,7 +51,7 @@ class SecurityConfiguration {
     }
 
     @Bean
-    UserDetailsService people(AccountService accounts) {
+    UserDetailsService accountsByEmail(AccountService accounts) {
         return email -> {
             Account account =
                     accounts.byEmail(email).orElseThrow(() -> new UsernameNotFoundException("no such account"));

@@ -238,6 +238,12 @@ final class Listener {
             pick(option.id());
             return true;
         }
+        if (Reader.reply(ValueType.YES_NO, text, run.region()) instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
+                && !yes) {
+            run.trace("suggestion", "none of them");
+            pick(Walker.NONE_OF_THESE);
+            return true;
+        }
         Step step = run.playbook.step(run.at());
         run.await(awaiting.resumes());
         if (awaiting.resumes() == null && step instanceof Step.Answer answer) {

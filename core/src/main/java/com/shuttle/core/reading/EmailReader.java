@@ -5,7 +5,6 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.apache.commons.validator.routines.EmailValidator;
 
 /** Reads one email address, also spelled out ("dana at example dot org"). Keeps the case of its local part. */
 final class EmailReader {
@@ -57,7 +56,7 @@ final class EmailReader {
 
     private static @org.jspecify.annotations.Nullable String valid(String address) {
         String bare = address.replaceAll("^[.'-]+", "");
-        if (!EmailValidator.getInstance(false, true).isValid(bare)) {
+        if (!EmailAddress.isValid(bare)) {
             return null;
         }
         int at = bare.lastIndexOf('@');

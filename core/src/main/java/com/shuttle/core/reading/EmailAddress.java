@@ -1,0 +1,22 @@
+package com.shuttle.core.reading;
+
+import java.util.List;
+import org.apache.commons.validator.routines.DomainValidator;
+import org.apache.commons.validator.routines.DomainValidator.ArrayType;
+import org.apache.commons.validator.routines.DomainValidator.Item;
+import org.apache.commons.validator.routines.EmailValidator;
+
+/** What counts as an email address: as RFC 5321 has it, at a known top-level domain or one reserved for examples. */
+public final class EmailAddress {
+
+    private static final EmailValidator VALIDATOR = new EmailValidator(
+            false, false, DomainValidator.getInstance(false, List.of(new Item(ArrayType.GENERIC_PLUS, new String[] {
+                "example", "test"
+            }))));
+
+    private EmailAddress() {}
+
+    public static boolean isValid(String address) {
+        return VALIDATOR.isValid(address);
+    }
+}
