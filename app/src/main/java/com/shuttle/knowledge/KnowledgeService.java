@@ -266,7 +266,8 @@ public class KnowledgeService {
             for (String id : ids) {
                 all = all.and(prefixed(store.content(id), id, ids.size() > 1));
             }
-            return new KnowledgeIndex(all, meanings::ofKnowledge, meanings::ofVisitor, Calibration.USUAL);
+            return new KnowledgeIndex(
+                    all, meanings::ofKnowledge, meanings::ofVisitor, meanings::isWord, Calibration.USUAL);
         });
     }
 

@@ -44,4 +44,9 @@ public class Meanings {
             });
         });
     }
+
+    /** Whether a lower-case word is one of the language. */
+    public boolean isWord(String word) {
+        return model.join().isWord(word);
+    }
 }

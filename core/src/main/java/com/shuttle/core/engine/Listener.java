@@ -160,11 +160,9 @@ final class Listener {
                 return true;
             }
             case Reading.AskedBack() -> {
-                if (!sideQuestion(text)) {
-                    run.trace("asked back", question.type().label());
-                    run.say(Phrasebook.WHY_ASK);
-                    putAgain();
-                }
+                run.trace("asked back", question.type().label());
+                run.say(Phrasebook.WHY_ASK);
+                putAgain();
                 return true;
             }
             case Reading.Nothing() -> {
@@ -238,7 +236,8 @@ final class Listener {
             pick(option.id());
             return true;
         }
-        if (Reader.reply(ValueType.YES_NO, text, run.region()) instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
+        if (Reader.reply(ValueType.YES_NO, text, run.region())
+                        instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && !yes) {
             run.trace("suggestion", "none of them");
             pick(Walker.NONE_OF_THESE);

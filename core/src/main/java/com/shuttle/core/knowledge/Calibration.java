@@ -9,7 +9,7 @@ package com.shuttle.core.knowledge;
  */
 public record Calibration(double answerFrom, double suggestFrom) {
 
-    public static final Calibration USUAL = new Calibration(0.55, 0.18);
+    public static final Calibration USUAL = new Calibration(0.5, 0.12);
 
     public Calibration {
         if (!(0 <= suggestFrom && suggestFrom <= answerFrom && answerFrom <= 1)) {
@@ -30,12 +30,12 @@ public record Calibration(double answerFrom, double suggestFrom) {
     record Evidence(double meaning, double answerMeaning, double words, double answerWords, double margin) {}
 
     double confidence(Evidence e) {
-        double z = -7.2
-                + 9.0 * e.meaning()
-                + 1.8 * e.answerMeaning()
-                + 2.4 * e.words()
-                + 0.8 * e.answerWords()
-                + 3.0 * Math.clamp(e.margin(), -0.2, 0.2);
+        double z = -5.26
+                + 3.30 * e.meaning()
+                + 6.15 * e.answerMeaning()
+                + 3.37 * e.words()
+                + 2.39 * e.answerWords()
+                + 8.63 * Math.clamp(e.margin(), -0.2, 0.2);
         return 1 / (1 + Math.exp(-z));
     }
 

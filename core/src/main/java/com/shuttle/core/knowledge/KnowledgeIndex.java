@@ -15,6 +15,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.apache.lucene.util.VectorUtil;
 
 /**
@@ -43,17 +45,20 @@ public final class KnowledgeIndex {
     private final String[] wordingOf;
     private final float[][] answerVectors;
     private final WordIndex words;
+    private final Spelling spelling;
     private final Function<String, float[]> embed;
     private final Calibration calibration;
 
     /**
      * @param known unit vectors of stored sentences; called here for every wording and answer
      * @param embed unit vectors of questions; called whenever one is asked
+     * @param isWord whether a lower-case word is a word of the language, and so no misspelling of another
      */
     public KnowledgeIndex(
             Content content,
             Function<String, float[]> known,
             Function<String, float[]> embed,
+            Predicate<String> isWord,
             Calibration calibration) {
         this.embed = embed;
         this.calibration = calibration;
@@ -95,6 +100,9 @@ public final class KnowledgeIndex {
                         .toList(),
                 units.stream().map(unit -> String.join(" \n", unit.answers())).toList(),
                 content.synonyms());
+        spelling = new Spelling(
+                units.stream().flatMap(unit -> Stream.concat(unit.wordings().stream(), unit.answers().stream())),
+                isWord);
     }
 
     /**
@@ -116,6 +124,21 @@ public final class KnowledgeIndex {
         if (units.isEmpty() || question.isBlank()) {
             return Finding.NOTHING;
         }
+        List<Match> ranked = score(question).stream()
+                .map(Scored::match)
+                .sorted(Comparator.comparingDouble(Match::confidence).reversed().thenComparing(Match::ref))
+                .limit(LISTED)
+                .toList();
+        double confidence = ranked.getFirst().confidence();
+        return new Finding(calibration.outcome(confidence), confidence, ranked);
+    }
+
+    /** A match with what speaks for it. */
+    record Scored(Match match, Evidence evidence) {}
+
+    /** The best match of each ref among the candidates, in no particular order. */
+    List<Scored> score(String typedQuestion) {
+        String question = spelling.repaired(typedQuestion);
         float[] asked = embed.apply(question);
         double[] meaning = new double[units.size()];
         int[] nearest = new int[units.size()];
@@ -130,27 +153,26 @@ public final class KnowledgeIndex {
         List<QueryWord> typed = words.words(question);
         Map<Integer, Shares> shares = words.search(typed, BY_WORDS);
         double[] topTwo = topTwo(meaning);
-        Map<String, Match> best = new LinkedHashMap<>();
+        Map<String, Scored> best = new LinkedHashMap<>();
         for (int u : candidates(meaning, shares.keySet())) {
             Shares share = shares.getOrDefault(u, Shares.NONE);
             double rival = meaning[u] == topTwo[0] ? topTwo[1] : topTwo[0];
-            double confidence = calibration.confidence(new Evidence(
+            Evidence evidence = new Evidence(
                     meaning[u],
                     VectorUtil.dotProduct(asked, answerVectors[u]),
                     share.inWordings(),
                     share.inAnswers(),
-                    meaning[u] - rival));
+                    meaning[u] - rival);
             Unit unit = units.get(u);
             Why why = new Why(wordingOf[nearest[u]], meaning[u], share.inWordings(), shared(typed, unit));
-            Match match = new Match(unit.ref(), unit.source(), unit.title(), confidence, unit.answers(), why);
-            best.merge(unit.ref(), match, (a, b) -> a.confidence() >= b.confidence() ? a : b);
+            Match match = new Match(
+                    unit.ref(), unit.source(), unit.title(), calibration.confidence(evidence), unit.answers(), why);
+            best.merge(
+                    unit.ref(),
+                    new Scored(match, evidence),
+                    (a, b) -> a.match().confidence() >= b.match().confidence() ? a : b);
         }
-        List<Match> ranked = best.values().stream()
-                .sorted(Comparator.comparingDouble(Match::confidence).reversed().thenComparing(Match::ref))
-                .limit(LISTED)
-                .toList();
-        double confidence = ranked.getFirst().confidence();
-        return new Finding(calibration.outcome(confidence), confidence, ranked);
+        return List.copyOf(best.values());
     }
 
     /** The units nearest in meaning, and all that share words. */

@@ -8,4 +8,7 @@ public interface SentenceModel {
 
     /** A vector of unit length, always of the same dimension. */
     float[] embed(String sentence);
+
+    /** Whether the model has this lower-case word as a whole, and so its language does. */
+    boolean isWord(String word);
 }

@@ -126,6 +126,13 @@ final class NameReader {
             "because",
             "if",
             "than",
+            "back",
+            "tomorrow",
+            "tonight",
+            "today",
+            "now",
+            "soon",
+            "again",
             "then");
 
     private NameReader() {}

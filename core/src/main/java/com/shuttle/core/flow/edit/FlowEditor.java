@@ -95,21 +95,22 @@ public final class FlowEditor {
             Step first = flow.firstStep();
             Section top = flow.sections().getFirst();
             List<Step> steps = new ArrayList<>(top.steps());
-            steps.addFirst(first == null ? blank : leadOn(blank, Target.step(first.id())));
+            steps.addFirst(first == null ? blank : Ways.leadOn(blank, Target.step(first.id())));
             return done(withSection(flow, top.withSteps(steps)), "added a " + label(blank), blank.id());
         }
         Step after = find(flow, add.after());
-        String exit = add.exit() != null ? add.exit() : wayOn(after);
+        String exit = add.exit() != null ? add.exit() : Ways.wayOnBelow(after);
         Flow changed = flow;
         if (exit != null) {
             requireSlot(after, exit);
             Target before = after.exit(exit);
-            blank = before == null ? blank : leadOn(blank, before);
+            blank = before == null ? blank : Ways.leadOn(blank, before);
             changed = replace(flow, after.withExit(exit, Target.step(blank.id())));
         }
         Step placed = blank;
+        String above = exit == null ? after.id() : Ways.endOfBranchesBefore(flow, after, exit);
         changed = mapSections(changed, section -> {
-            int at = indexIn(section, after.id());
+            int at = indexIn(section, above);
             if (at < 0) {
                 return section;
             }
@@ -186,13 +187,13 @@ public final class FlowEditor {
         if (step.kind() == kind) {
             return done(flow, "kept “" + step.name() + "”", step.id());
         }
-        String on = wayOn(step);
+        String on = Ways.wayOn(step);
         Target target = on == null ? null : step.exit(on);
         Step changed = Fields.set(Fields.set(kind.blank(step.id()), "title", step.title()), "note", step.note());
         if (!changed.wordings().isEmpty() && !step.wordings().isEmpty()) {
             changed = Fields.withWordings(changed, step.wordings());
         }
-        changed = target == null ? changed : leadOn(changed, target);
+        changed = target == null ? changed : Ways.leadOn(changed, target);
         return done(replace(flow, changed), "made “" + step.name() + "” a " + label(changed), step.id());
     }
 
@@ -293,20 +294,6 @@ public final class FlowEditor {
     }
 
     // Parts
-
-    /** The exit by which a conversation naturally goes on to a row added below; null where each exit is its own way. */
-    private static @Nullable String wayOn(Step step) {
-        return step instanceof Step.Choice || step.slots().isEmpty()
-                ? null
-                : step instanceof Step.HandOff
-                        ? "nobody"
-                        : step.slots().getFirst().id();
-    }
-
-    private static Step leadOn(Step step, Target target) {
-        String on = wayOn(step);
-        return on == null ? step : step.withExit(on, target);
-    }
 
     private static Step find(Flow flow, String id) {
         return flow.findStep(id).orElseThrow(() -> new Refusal("That step is no longer there."));

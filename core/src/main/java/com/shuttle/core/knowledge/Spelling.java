@@ -1,0 +1,65 @@
+package com.shuttle.core.knowledge;
+
+import com.shuttle.core.reading.Words;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Predicate;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Repairs misspellings in a question: a word that neither the knowledge nor the language has becomes the knowledge's word
+ * that is fewest slips away ({@link Words#distance}, at most {@link Words#slips}); ties go to the more frequent word, then by
+ * alphabet. Words of the language are left alone, however near to another. Immutable; thread-safe.
+ */
+final class Spelling {
+
+    private static final Pattern WORD = Pattern.compile("\\p{L}{4,}");
+
+    private final Map<String, Integer> vocabulary = new HashMap<>();
+    private final Predicate<String> isWord;
+
+    Spelling(Stream<String> texts, Predicate<String> isWord) {
+        this.isWord = isWord;
+        texts.forEach(text -> WORD.matcher(text.toLowerCase(Locale.ROOT))
+                .results()
+                .map(MatchResult::group)
+                .forEach(word -> vocabulary.merge(word, 1, Integer::sum)));
+    }
+
+    String repaired(String question) {
+        return WORD.matcher(question).replaceAll(match -> {
+            String word = match.group().toLowerCase(Locale.ROOT);
+            if (vocabulary.containsKey(word) || isWord.test(word)) {
+                return match.group();
+            }
+            String nearest = nearest(word);
+            return nearest == null ? match.group() : nearest;
+        });
+    }
+
+    private @Nullable String nearest(String word) {
+        int most = Words.slips(word);
+        String nearest = null;
+        int fewest = most + 1;
+        int times = 0;
+        for (Map.Entry<String, Integer> candidate : vocabulary.entrySet()) {
+            int slips = Words.distance(word, candidate.getKey(), most);
+            boolean better = slips < fewest
+                    || slips == fewest
+                            && nearest != null
+                            && (candidate.getValue() > times
+                                    || candidate.getValue() == times
+                                            && candidate.getKey().compareTo(nearest) < 0);
+            if (slips <= most && better) {
+                nearest = candidate.getKey();
+                fewest = slips;
+                times = candidate.getValue();
+            }
+        }
+        return nearest;
+    }
+}

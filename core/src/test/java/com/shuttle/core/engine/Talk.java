@@ -1,0 +1,98 @@
+package com.shuttle.core.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.shuttle.core.engine.Message.From;
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.Release;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A conversation under test: keeps state, events and reads, and checks with every turn that a replay leads to the same. */
+final class Talk {
+
+    final FakePorts ports;
+    final Playbook playbook;
+    State state = State.NEW;
+    List<String> heard = List.of();
+    List<Effect> effects = List.of();
+    List<TraceLine> trace = List.of();
+    final List<Event> events = new ArrayList<>();
+    final List<List<Reads.Read>> reads = new ArrayList<>();
+
+    private Talk(FakePorts ports, Flow... flows) {
+        this.ports = ports;
+        this.playbook =
+                new Playbook(new Release(1, new Release.Profile("Vesper", "GB"), flows[0].id(), List.of(flows)));
+    }
+
+    static Talk with(FakePorts ports, Flow... flows) {
+        Talk talk = new Talk(ports, flows);
+        talk.take(new Event.Started(talk.stamp(), "web", "https://tarnfell.example/"));
+        return talk;
+    }
+
+    static Talk with(Flow... flows) {
+        return with(new FakePorts(), flows);
+    }
+
+    Talk says(String text) {
+        return take(new Event.Said(stamp(), text));
+    }
+
+    Talk picks(String option) {
+        return take(new Event.Picked(stamp(), List.of(option)));
+    }
+
+    Talk take(Event event) {
+        assertThat(tell(event)).isInstanceOf(Turn.Taken.class);
+        return this;
+    }
+
+    Turn tell(Event event) {
+        Reads.Recorder recorder = new Reads.Recorder(ports);
+        Turn turn = Engine.take(playbook, state, event, recorder);
+        if (turn instanceof Turn.Taken taken) {
+            assertThat(Engine.take(playbook, state, event, new Reads.Replayer(recorder.reads())))
+                    .as("replayed turn")
+                    .isEqualTo(turn);
+            state = taken.state();
+            effects = taken.effects();
+            trace = taken.trace();
+            heard = taken.messages().stream()
+                    .filter(message -> message.from() != From.VISITOR)
+                    .map(Message::text)
+                    .toList();
+            events.add(event);
+            reads.add(recorder.reads());
+        }
+        return turn;
+    }
+
+    Stamp stamp() {
+        return new Stamp(Instant.parse("2026-03-10T18:40:00Z").plusSeconds(events.size()), events.size());
+    }
+
+    Talk hears(String... texts) {
+        assertThat(heard).containsExactly(texts);
+        return this;
+    }
+
+    Talk hearsPart(String part) {
+        assertThat(String.join("\n", heard)).contains(part);
+        return this;
+    }
+
+    Talk tookBy(String rule) {
+        assertThat(trace).extracting(TraceLine::rule).contains(rule);
+        return this;
+    }
+
+    Talk knows(String variable, String value) {
+        assertThat(state.variables().get(variable))
+                .as(variable)
+                .satisfies(v -> assertThat(v.shown()).isEqualTo(value));
+        return this;
+    }
+}

@@ -1,0 +1,95 @@
+package com.shuttle.core.flow;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Builds flows for tests, one step a line. Targets are in their JSON form, or a bare step id. */
+public final class FlowBuilder {
+
+    private final String id;
+    private final List<Step> steps = new ArrayList<>();
+    private List<String> phrases = List.of();
+
+    private FlowBuilder(String id) {
+        this.id = id;
+    }
+
+    public static FlowBuilder flow(String id) {
+        return new FlowBuilder(id);
+    }
+
+    public FlowBuilder phrases(String... phrases) {
+        this.phrases = List.of(phrases);
+        return this;
+    }
+
+    public FlowBuilder message(String step, String text, String next) {
+        return add(new Step.Message(step, "", "", List.of(text), exits("next", next)));
+    }
+
+    public FlowBuilder question(String step, String text, ValueType type, String variable, String answered) {
+        return add(new Step.Question(
+                step, "", "", List.of(text), type, variable, "", true, 3, exits("answered", answered)));
+    }
+
+    /** @param optionsThenTargets label, target, label, target … */
+    public FlowBuilder choice(String step, String text, String... optionsThenTargets) {
+        List<Option> options = new ArrayList<>();
+        Map<String, Target> exits = new LinkedHashMap<>();
+        for (int i = 0; i < optionsThenTargets.length; i += 2) {
+            Option option = new Option("o" + (i / 2 + 1), optionsThenTargets[i], List.of());
+            options.add(option);
+            exits.putAll(exits(option.exit(), optionsThenTargets[i + 1]));
+        }
+        return add(new Step.Choice(step, "", "", List.of(text), options, 3, exits));
+    }
+
+    public FlowBuilder answer(String step, String text, String answered, String notFound) {
+        Map<String, Target> exits = new LinkedHashMap<>(exits("answered", answered));
+        exits.putAll(exits("not_found", notFound));
+        return add(new Step.Answer(step, "", "", List.of(text), List.of(), "", exits));
+    }
+
+    public FlowBuilder handOff(String step, String team, String closed, String nobody) {
+        Map<String, Target> exits = new LinkedHashMap<>(exits("closed", closed));
+        exits.putAll(exits("nobody", nobody));
+        return add(new Step.HandOff(step, "", "", List.of("Passing you on."), team, "Nobody is in.", exits));
+    }
+
+    public FlowBuilder goTo(String step, String to, boolean comeBack, String back) {
+        Map<String, Target> exits = new LinkedHashMap<>(exits("to", to));
+        exits.putAll(exits("back", back));
+        return add(new Step.GoTo(step, "", "", comeBack, exits));
+    }
+
+    public FlowBuilder end(String step, String text) {
+        return add(new Step.End(step, "", "", List.of(text), Map.of()));
+    }
+
+    public FlowBuilder add(Step step) {
+        steps.add(step);
+        return this;
+    }
+
+    /** Leads an exit of a step already added. */
+    public FlowBuilder lead(String step, String exit, String target) {
+        steps.replaceAll(s -> s.id().equals(step) ? s.withExit(exit, target(target)) : s);
+        return this;
+    }
+
+    public Flow build() {
+        return new Flow(id, id, phrases, List.of(new Section("s1", "All", steps)));
+    }
+
+    private static Map<String, Target> exits(String slot, String target) {
+        return target == null ? Map.of() : Map.of(slot, target(target));
+    }
+
+    private static Target target(String target) {
+        return target.contains(":") || target.equals("back") || target.equals("end")
+                ? Target.parse(target)
+                : Target.step(target);
+    }
+}

@@ -1,0 +1,171 @@
+package com.shuttle.core.knowledge;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.knowledge.Finding.Outcome;
+import com.shuttle.core.knowledge.Finding.Source;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** With the real sentence model, loaded once. */
+class KnowledgeIndexTest {
+
+    private static final SentenceModel MODEL = new MiniLm();
+
+    private static final Content CONTENT = new Content(
+            List.of(
+                    entry(
+                            "hours",
+                            "When are you open?|What are your opening hours?",
+                            "Wednesday to Sunday, ten to five."),
+                    entry(
+                            "parking",
+                            "Is there parking?|Where can I leave the car?",
+                            "Parking is free in the lower car park."),
+                    entry("dogs", "Can I bring my dog?|Are dogs allowed?", "Dogs may come on a lead on the grounds."),
+                    entry(
+                            "price",
+                            "How much are tickets?|What does it cost to get in?",
+                            "A show is nine pounds, six for children."),
+                    entry(
+                            "cloud",
+                            "What happens if it is cloudy?|Do you refund when it rains?",
+                            "We show the sky in the dome instead."),
+                    entry("borrow", "Can I borrow a telescope?", "Members may borrow one for a week."),
+                    entry(
+                            "wheelchair",
+                            "Is it accessible for wheelchairs?|Is there a lift?",
+                            "Yes: a ramp and a lift.")),
+            List.of(new Article(
+                    "volunteering",
+                    "Volunteering",
+                    "Volunteers help at night.\n\n## Training\n\nNew volunteers are trained over three evenings in February."
+                            + " You get a red torch to keep.\n\n## Clothing\n\nWe lend warm jackets.",
+                    "People")),
+            List.of(List.of("telescope", "spyglass")));
+
+    private static final KnowledgeIndex INDEX =
+            new KnowledgeIndex(CONTENT, MODEL::embed, MODEL::embed, MODEL::isWord, Calibration.USUAL);
+
+    private static Entry entry(String ref, String phrasings, String answer) {
+        return new Entry(ref, List.of(phrasings.split("\\|")), List.of(answer), "");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "when do you open|hours",
+                "opening times|hours",
+                "somewhere to park my car|parking",
+                "are dogs ok|dogs",
+                "how expensive is a ticket|price",
+                "what if there are clouds|cloud",
+                "can i borow a telescop|borrow",
+                "may I borrow a spyglass|borrow",
+                "is it ok in a wheelchair?|wheelchair",
+                "how are new volunteers trained|volunteering",
+            })
+    void answersParaphrasesKeywordsSlipsAndSynonyms(String question, String ref) {
+        Finding finding = INDEX.ask(List.of(question));
+        assertThat(finding.matches().getFirst().ref()).isEqualTo(ref);
+        assertThat(finding.outcome())
+                .as("%s: %.2f", question, finding.confidence())
+                .isNotEqualTo(Outcome.NONE);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "what is the capital of France",
+        "tell me a joke about penguins",
+        "do you sell second-hand lawnmowers",
+        "asdf qwer",
+        "my invoice is wrong"
+    })
+    void doesNotAnswerWhatItDoesNotKnow(String question) {
+        assertThat(INDEX.ask(List.of(question)).outcome()).isNotEqualTo(Outcome.ANSWER);
+    }
+
+    @Test
+    void aStoredPhrasingIsAnsweredWithConfidence() {
+        Finding finding = INDEX.ask(List.of("Can I bring my dog?"));
+        assertThat(finding.outcome()).isEqualTo(Outcome.ANSWER);
+        assertThat(finding.confidence()).isGreaterThan(0.9);
+        assertThat(finding.reply()).isEqualTo("Dogs may come on a lead on the grounds.");
+    }
+
+    @Test
+    void everyMatchTellsWhy() {
+        Match match = INDEX.ask(List.of("where can I park the car")).matches().getFirst();
+        assertThat(match.why().nearest()).isEqualTo("Where can I leave the car?");
+        assertThat(match.why().meaning()).isBetween(0.4, 1.0);
+        assertThat(match.why().sharedWords()).contains("park", "car");
+    }
+
+    @Test
+    void articlesAreAnsweredFromByPassage() {
+        Match match = INDEX.ask(List.of("do new volunteers in training get a red torch"))
+                .matches()
+                .getFirst();
+        assertThat(match.source()).isEqualTo(Source.ARTICLE);
+        assertThat(match.title()).isEqualTo("Volunteering: Training");
+        assertThat(match.answers().getFirst()).contains("red torch");
+    }
+
+    @Test
+    void aFollowUpIsCompletedFromTheQuestionBefore() {
+        Finding finding = INDEX.ask(List.of("how much are tickets", "and for children?"));
+        assertThat(finding.matches().getFirst().ref()).isEqualTo("price");
+    }
+
+    @Test
+    void matchesComeBestFirstAndAtLeastFive() {
+        List<Match> matches =
+                INDEX.ask(List.of("what is the capital of France")).matches();
+        assertThat(matches).hasSizeGreaterThanOrEqualTo(5);
+        assertThat(matches).isSortedAccordingTo((a, b) -> Double.compare(b.confidence(), a.confidence()));
+        assertThat(matches).extracting(Match::ref).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void nothingIsFoundInNothing() {
+        KnowledgeIndex empty =
+                new KnowledgeIndex(Content.EMPTY, MODEL::embed, MODEL::embed, MODEL::isWord, Calibration.USUAL);
+        assertThat(empty.ask(List.of("anything"))).isEqualTo(Finding.NOTHING);
+        assertThat(INDEX.ask(List.of(" "))).isEqualTo(Finding.NOTHING);
+        assertThat(Finding.NOTHING.reply()).isEmpty();
+    }
+
+    @Test
+    void wordsWithMeaningInAQuerySyntaxAreOnlyWords() {
+        assertThat(INDEX.ask(List.of("+dogs AND -cats OR (title:\"x\" ~2) [a TO b] *?"))
+                        .matches())
+                .isNotEmpty();
+        assertThat(INDEX.ask(List.of("x".repeat(4000))).outcome()).isNotEqualTo(Outcome.ANSWER);
+    }
+
+    @Test
+    void vectorsHaveUnitLength() {
+        for (String text : List.of("hello", "", "日本語", "a".repeat(3000))) {
+            double square = 0;
+            for (float x : MODEL.embed(text)) {
+                square += x * x;
+            }
+            assertThat(square).isCloseTo(1, org.assertj.core.data.Offset.offset(1e-4));
+        }
+    }
+
+    @Test
+    void bandsAreChecked() {
+        assertThatThrownBy(() -> new Calibration(0.3, 0.5))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("suggestFrom 0.5 and answerFrom 0.3");
+        assertThat(new Calibration(0.6, 0.2).outcome(0.6)).isEqualTo(Outcome.ANSWER);
+        assertThat(new Calibration(0.6, 0.2).outcome(0.2)).isEqualTo(Outcome.SUGGEST);
+        assertThat(new Calibration(0.6, 0.2).outcome(0.19)).isEqualTo(Outcome.NONE);
+    }
+}
