@@ -1,11 +1,11 @@
 package com.shuttle.bots;
 
+import com.shuttle.core.edit.Edit;
+import com.shuttle.core.edit.Edited;
+import com.shuttle.core.edit.FlowEditor;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Section;
-import com.shuttle.core.flow.edit.Edit;
-import com.shuttle.core.flow.edit.Edited;
-import com.shuttle.core.flow.edit.FlowEditor;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
@@ -101,6 +101,7 @@ public class BotService {
 
     private String freeSlug(String name) {
         String ascii = Normalizer.normalize(name.toLowerCase(Locale.ROOT), Normalizer.Form.NFKD)
+                .replaceAll("\\p{M}+", "")
                 .replaceAll("[^a-z0-9]+", "-")
                 .replaceAll("^-+|-+$", "");
         String base = ascii.isEmpty() ? "bot" : ascii.substring(0, Math.min(50, ascii.length()));

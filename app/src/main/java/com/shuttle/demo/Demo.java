@@ -81,6 +81,7 @@ class Demo implements ApplicationRunner {
         for (Visitor visitor : Visitor.all()) {
             play(visitor, vesper, agent);
         }
+        Files.createDirectories(data);
         Files.writeString(data.resolve("api-token"), accounts.createToken(designer.id(), "demo") + "\n");
         LOG.info("The demo is made: Tarnfell Observatory with its bot Vesper");
     }

@@ -156,7 +156,7 @@ public final class KnowledgeIndex {
         Map<String, Scored> best = new LinkedHashMap<>();
         for (int u : candidates(meaning, shares.keySet())) {
             Shares share = shares.getOrDefault(u, Shares.NONE);
-            double rival = meaning[u] == topTwo[0] ? topTwo[1] : topTwo[0];
+            double rival = units.size() == 1 ? meaning[u] : meaning[u] == topTwo[0] ? topTwo[1] : topTwo[0];
             Evidence evidence = new Evidence(
                     meaning[u],
                     VectorUtil.dotProduct(asked, answerVectors[u]),

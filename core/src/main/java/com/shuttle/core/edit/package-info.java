@@ -1,5 +1,5 @@
 /** Changes to a flow as values, with what each did in words. */
 @NullMarked
-package com.shuttle.core.flow.edit;
+package com.shuttle.core.edit;
 
 import org.jspecify.annotations.NullMarked;

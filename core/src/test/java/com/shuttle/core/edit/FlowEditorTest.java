@@ -1,4 +1,4 @@
-package com.shuttle.core.flow.edit;
+package com.shuttle.core.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package com.shuttle.core.flow.edit;
+package com.shuttle.core.edit;
 
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;

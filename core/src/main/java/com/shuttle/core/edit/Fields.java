@@ -1,9 +1,9 @@
-package com.shuttle.core.flow.edit;
+package com.shuttle.core.edit;
 
+import com.shuttle.core.edit.FlowEditor.Refusal;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
-import com.shuttle.core.flow.edit.FlowEditor.Refusal;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.Arrays;

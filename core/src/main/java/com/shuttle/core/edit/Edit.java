@@ -1,4 +1,4 @@
-package com.shuttle.core.flow.edit;
+package com.shuttle.core.edit;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;

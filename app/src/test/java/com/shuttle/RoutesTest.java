@@ -1,0 +1,198 @@
+package com.shuttle;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+
+import com.shuttle.settings.Account;
+import com.shuttle.settings.Role;
+import com.shuttle.settings.SignedIn;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.setup.MockMvcBuilders;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.context.WebApplicationContext;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+/** Walks every route the server has, as everybody. A new route that nobody thought of fails here. */
+@ServerTest
+class RoutesTest {
+
+    private enum Access {
+        EVERYBODY,
+        AGENT,
+        DESIGNER,
+        ADMINISTRATOR,
+        /** By a conversation's or a program's token. */
+        TOKEN
+    }
+
+    private record Route(HttpMethod method, String path) {
+        boolean streams() {
+            return path.endsWith("/stream");
+        }
+    }
+
+    private final WebApplicationContext context;
+    private final TestData data;
+    private final RequestMappingHandlerMapping mapping;
+    private MockMvc http;
+
+    RoutesTest(WebApplicationContext context, TestData data) {
+        this.context = context;
+        this.data = data;
+        this.mapping = context.getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class);
+    }
+
+    @BeforeEach
+    void setUp() {
+        http = MockMvcBuilders.webAppContextSetup(context)
+                .apply(SecurityMockMvcConfigurers.springSecurity())
+                .build();
+    }
+
+    private List<Route> routes() {
+        List<Route> routes = new ArrayList<>();
+        mapping.getHandlerMethods().forEach((info, method) -> {
+            Set<RequestMethod> methods = info.getMethodsCondition().getMethods();
+            for (String pattern : info.getPatternValues()) {
+                String path = pattern.replaceAll("\\{[^}]*}", "x");
+                (methods.isEmpty() ? Set.of(RequestMethod.GET) : methods)
+                        .forEach(m -> routes.add(new Route(m.asHttpMethod(), path)));
+            }
+        });
+        return routes;
+    }
+
+    private static Access expected(Route route) {
+        String path = route.path();
+        if (path.startsWith("/api/")) {
+            return path.startsWith("/api/v1/chat") || path.startsWith("/api/docs") || path.startsWith("/api/openapi")
+                    ? Access.EVERYBODY
+                    : Access.TOKEN;
+        }
+        if (path.equals("/sign-in") || path.equals("/setup") || path.startsWith("/chat/") || path.equals("/error")) {
+            return Access.EVERYBODY;
+        }
+        if (path.startsWith("/settings/people") || path.startsWith("/settings/teams")) {
+            return Access.ADMINISTRATOR;
+        }
+        if (path.startsWith("/bots") || path.startsWith("/knowledge") || path.startsWith("/settings")) {
+            return Access.DESIGNER;
+        }
+        if (path.equals("/") || path.startsWith("/inbox") || path.startsWith("/leads")) {
+            return Access.AGENT;
+        }
+        throw new AssertionError("no access is stated for " + route);
+    }
+
+    private int status(Route route, Role role) throws Exception {
+        MockHttpServletRequestBuilder call = request(route.method(), route.path());
+        if (route.path().startsWith("/api/")) {
+            call = call.contentType("application/json").content("{}");
+        }
+        if (role != null) {
+            SignedIn person = new SignedIn(new Account("x", "X", "x@example.org", role), null);
+            call = call.with(user(person)).with(csrf());
+        } else {
+            call = call.with(csrf());
+        }
+        try {
+            return http.perform(call).andReturn().getResponse().getStatus();
+        } catch (Exception reachedTheHandler) {
+            return 500;
+        }
+    }
+
+    private boolean reaches(Route route, Role role) throws Exception {
+        int status = status(route, role);
+        boolean toSignIn = status == 302
+                && "/sign-in"
+                        .equals(http.perform(
+                                        request(route.method(), route.path()).with(csrf()))
+                                .andReturn()
+                                .getResponse()
+                                .getRedirectedUrl());
+        return status != 401 && status != 403 && !(role == null && toSignIn);
+    }
+
+    @Test
+    void everyRouteIsReachedByWhomItIsForAndNobodyElse() throws Exception {
+        List<Route> routes = routes();
+        assertThat(routes).hasSizeGreaterThan(45);
+        for (Route route : routes) {
+            Access access = expected(route);
+            if (route.streams() && access != Access.EVERYBODY) {
+                assertThat(reaches(route, null)).as("%s as nobody", route).isFalse();
+                continue;
+            }
+            boolean chat = route.path().startsWith("/api/v1/chat/conversations/");
+            assertThat(reaches(route, null)).as("%s as nobody", route).isEqualTo(access == Access.EVERYBODY && !chat);
+            if (access == Access.TOKEN || chat) {
+                continue;
+            }
+            assertThat(reaches(route, Role.AGENT))
+                    .as("%s as agent", route)
+                    .isEqualTo(access == Access.EVERYBODY || access == Access.AGENT);
+            assertThat(reaches(route, Role.DESIGNER))
+                    .as("%s as designer", route)
+                    .isEqualTo(access != Access.ADMINISTRATOR);
+            assertThat(reaches(route, Role.ADMINISTRATOR))
+                    .as("%s as administrator", route)
+                    .isTrue();
+        }
+    }
+
+    @Test
+    void everyChangeByFormNeedsItsToken() throws Exception {
+        SignedIn person = new SignedIn(new Account("x", "X", "x@example.org", Role.ADMINISTRATOR), null);
+        for (Route route : routes()) {
+            if (route.method() == HttpMethod.POST
+                    && !route.path().startsWith("/api/")
+                    && !route.path().equals("/error")) {
+                int status = http.perform(request(route.method(), route.path()).with(user(person)))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus();
+                assertThat(status).as("%s without a token", route).isEqualTo(403);
+            }
+        }
+    }
+
+    @Test
+    void programsAreKnownByTheirTokenAndMayDoWhatItsOwnerMay() throws Exception {
+        String designer = data.accounts.createToken(data.person(Role.DESIGNER).id(), "t");
+        String agent = data.accounts.createToken(data.person(Role.AGENT).id(), "t");
+        Route ask = new Route(HttpMethod.POST, "/api/v1/collections");
+        assertThat(withToken(ask, designer)).isEqualTo(201);
+        assertThat(withToken(ask, agent)).isEqualTo(403);
+        assertThat(withToken(ask, "made-up")).isEqualTo(401);
+    }
+
+    private int withToken(Route route, String token) throws Exception {
+        return http.perform(request(route.method(), route.path())
+                        .header("Authorization", "Bearer " + token)
+                        .contentType("application/json")
+                        .content("{\"name\":\"x\"}"))
+                .andReturn()
+                .getResponse()
+                .getStatus();
+    }
+
+    @Test
+    void pagesForbidForeignScriptsAndFrames() throws Exception {
+        var response =
+                http.perform(request(HttpMethod.GET, "/sign-in")).andReturn().getResponse();
+        assertThat(response.getHeader("Content-Security-Policy"))
+                .contains("default-src 'self'", "frame-ancestors 'none'")
+                .doesNotContain("unsafe");
+    }
+}

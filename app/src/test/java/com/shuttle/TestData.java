@@ -1,0 +1,83 @@
+package com.shuttle;
+
+import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotService;
+import com.shuttle.chat.ConversationService;
+import com.shuttle.core.flow.Flow;
+import com.shuttle.knowledge.KnowledgeService;
+import com.shuttle.releases.ReleaseService;
+import com.shuttle.settings.Account;
+import com.shuttle.settings.AccountService;
+import com.shuttle.settings.Role;
+import com.shuttle.web.Checked;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.springframework.boot.test.context.TestComponent;
+
+/** Makes what tests need; every name is new, so that tests do not meet. */
+@TestComponent
+public class TestData {
+
+    private static final AtomicInteger NUMBER = new AtomicInteger();
+
+    public final BotService bots;
+    public final KnowledgeService knowledge;
+    public final ReleaseService releases;
+    public final ConversationService conversations;
+    public final AccountService accounts;
+
+    TestData(
+            BotService bots,
+            KnowledgeService knowledge,
+            ReleaseService releases,
+            ConversationService conversations,
+            AccountService accounts) {
+        this.bots = bots;
+        this.knowledge = knowledge;
+        this.releases = releases;
+        this.conversations = conversations;
+        this.accounts = accounts;
+    }
+
+    /** What a service made, or the test fails with what was wrong. */
+    public static <T> T good(Checked<T> checked) {
+        if (checked instanceof Checked.Good<T>(T value)) {
+            return value;
+        }
+        throw new AssertionError("expected a good value, but got " + checked);
+    }
+
+    public String name(String of) {
+        return of + " " + NUMBER.incrementAndGet();
+    }
+
+    public Bot bot() {
+        return good(bots.create(name("Bot"), "GB", null));
+    }
+
+    /** A bot with this main flow, released. */
+    public Bot released(Flow main) {
+        Bot bot = bot();
+        bots.putFlow(bot.id(), main, "test", null);
+        good(releases.release(bot.id(), "", null));
+        return bot;
+    }
+
+    /** A collection that knows one question. */
+    public String collection(String question, String answer) {
+        String id = good(knowledge.create(name("Collection")));
+        good(knowledge.add(id, question, answer, ""));
+        return id;
+    }
+
+    public String collectionOf(Bot bot, String question, String answer) {
+        String id = collection(question, answer);
+        knowledge.setCollections(bot.id(), List.of(id));
+        return id;
+    }
+
+    public Account person(Role role) {
+        String email = "p" + NUMBER.incrementAndGet() + "@example.org";
+        return good(accounts.create(name("Person"), email, "long-enough-password", role));
+    }
+}

@@ -1,0 +1,272 @@
+package com.shuttle.chat;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.shuttle.ServerTest;
+import com.shuttle.TestData;
+import com.shuttle.bots.Bot;
+import com.shuttle.core.engine.Message;
+import com.shuttle.core.engine.Speaker;
+import com.shuttle.core.engine.Turn;
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.Section;
+import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.knowledge.Gap;
+import com.shuttle.knowledge.GapService;
+import com.shuttle.leads.Lead;
+import com.shuttle.leads.LeadService;
+import com.shuttle.settings.Account;
+import com.shuttle.settings.Role;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.junit.jupiter.api.Test;
+
+@ServerTest
+class ConversationServiceTest {
+
+    private static final Flow FLOW = new Flow(
+            "main",
+            "Main",
+            List.of(),
+            List.of(new Section(
+                    "s1",
+                    "",
+                    List.of(
+                            new Step.Choice(
+                                    "menu",
+                                    "",
+                                    "",
+                                    List.of("Which?"),
+                                    List.of(
+                                            new Option("a", "Details", List.of()),
+                                            new Option("b", "Nothing", List.of())),
+                                    3,
+                                    Map.of("option:a", Target.step("name"), "option:b", Target.END)),
+                            new Step.Question(
+                                    "name",
+                                    "",
+                                    "",
+                                    List.of("Name?"),
+                                    ValueType.PERSON_NAME,
+                                    "name",
+                                    "",
+                                    true,
+                                    3,
+                                    Map.of("answered", Target.step("email"))),
+                            new Step.Question(
+                                    "email",
+                                    "",
+                                    "",
+                                    List.of("Email?"),
+                                    ValueType.EMAIL,
+                                    "email",
+                                    "",
+                                    true,
+                                    3,
+                                    Map.of("answered", Target.step("menu")))))));
+
+    private final TestData data;
+    private final ConversationService conversations;
+    private final LeadService leads;
+    private final GapService gaps;
+
+    ConversationServiceTest(TestData data, ConversationService conversations, LeadService leads, GapService gaps) {
+        this.data = data;
+        this.conversations = conversations;
+        this.leads = leads;
+        this.gaps = gaps;
+    }
+
+    private String begin(Bot bot) {
+        return conversations.begin(bot.id(), "", "", "web").orElseThrow().conversation();
+    }
+
+    private static Reply taken(Outcome outcome) {
+        assertThat(outcome).isInstanceOf(Outcome.Taken.class);
+        return ((Outcome.Taken) outcome).reply();
+    }
+
+    @Test
+    void aBotThatWasNeverReleasedTalksToNobody() {
+        assertThat(conversations.begin(data.bot().id(), "", "", "web")).isEmpty();
+        assertThat(conversations.begin("nonsense", "", "", "web")).isEmpty();
+    }
+
+    @Test
+    void theSameClientMessageIsTakenOnceAndAnsweredAlike() {
+        String id = begin(data.released(FLOW));
+        Reply first = taken(conversations.pick(id, "m1", List.of("a")));
+        Reply again = taken(conversations.pick(id, "m1", List.of("a")));
+        assertThat(again).isEqualTo(first);
+        assertThat(conversations.lines(id, 0)).hasSize(3);
+        taken(conversations.say(id, "m2", "Dana"));
+        assertThat(taken(conversations.pick(id, "m1", List.of("a"))).messages()).isEqualTo(first.messages());
+    }
+
+    @Test
+    void aRefusedEventLeavesNoTrace() {
+        String id = begin(data.released(FLOW));
+        var before = conversations.state(id);
+        assertThat(conversations.pick(id, "m1", List.of("zzz")))
+                .isEqualTo(new Outcome.Refused(Turn.Reason.UNKNOWN_OPTION));
+        assertThat(conversations.state(id)).isEqualTo(before);
+        taken(conversations.pick(id, "m1", List.of("a")));
+    }
+
+    @Test
+    void anEndedConversationRefusesMore() {
+        String id = begin(data.released(FLOW));
+        taken(conversations.pick(id, "m1", List.of("b")));
+        assertThat(conversations.say(id, "m2", "hello?")).isEqualTo(new Outcome.Refused(Turn.Reason.ENDED));
+    }
+
+    @Test
+    void manyAtOnceInOneConversationAreTakenOneAfterTheOther() throws Exception {
+        String id = begin(data.released(FLOW));
+        List<Callable<Outcome>> calls = new ArrayList<>();
+        for (int i = 0; i < 24; i++) {
+            String key = "m" + i % 12;
+            calls.add(() -> conversations.say(id, key, "words " + key));
+        }
+        try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+            for (Future<Outcome> outcome : threads.invokeAll(calls)) {
+                taken(outcome.get());
+            }
+        }
+        List<Line> lines = conversations.lines(id, 0);
+        assertThat(lines)
+                .extracting(line -> line.message().seq())
+                .isEqualTo(java.util.stream.LongStream.rangeClosed(1, lines.size())
+                        .boxed()
+                        .toList());
+        assertThat(lines.stream().filter(line -> line.message().from() == Message.From.VISITOR))
+                .hasSize(12);
+        assertThat(conversations.replay(id)).isEqualTo(conversations.state(id));
+    }
+
+    @Test
+    void replayingTheStoredEventsGivesTheStoredStateEvenWhenTheKnowledgeHasChanged() {
+        Bot bot = data.released(FLOW);
+        String collection = data.collectionOf(bot, "Is there parking?", "Parking is free.");
+        String id = begin(bot);
+        assertThat(taken(conversations.say(id, "m1", "is there parking?"))
+                        .messages()
+                        .getFirst()
+                        .text())
+                .isEqualTo("Parking is free.");
+        taken(conversations.say(id, "m2", "do you sell ostrich eggs?"));
+        taken(conversations.say(id, "m3", "details"));
+        taken(conversations.say(id, "m4", "Dana Whitlow, dana@example.org"));
+        data.knowledge.delete(collection);
+        assertThat(conversations.replay(id)).isEqualTo(conversations.state(id));
+    }
+
+    @Test
+    void anEntrySavedIsAnsweredByTheNextMessage() {
+        Bot bot = data.released(FLOW);
+        String collection = data.collectionOf(bot, "Is there parking?", "Parking is free.");
+        String id = begin(bot);
+        assertThat(taken(conversations.say(id, "m1", "are dogs allowed?"))
+                        .messages()
+                        .getFirst()
+                        .text())
+                .contains("don't know");
+        TestData.good(data.knowledge.add(collection, "Are dogs allowed?", "On a lead.", ""));
+        assertThat(taken(conversations.say(id, "m2", "are dogs allowed?"))
+                        .messages()
+                        .getFirst()
+                        .text())
+                .isEqualTo("On a lead.");
+    }
+
+    @Test
+    void theSameEmailTwiceIsOneLead() {
+        Bot bot = data.released(FLOW);
+        for (String email : List.of("Dana@example.org", "dana@EXAMPLE.org")) {
+            String id = begin(bot);
+            taken(conversations.say(id, "m1", "details"));
+            taken(conversations.say(id, "m2", "Dana Whitlow"));
+            taken(conversations.say(id, "m3", email));
+        }
+        assertThat(leads.list("", bot.id(), "", 1).items())
+                .singleElement()
+                .satisfies(lead -> assertThat(lead.conversations()).isEqualTo(2))
+                .extracting(Lead::name)
+                .isEqualTo("Dana Whitlow");
+        assertThat(leads.list("WHIT%", bot.id(), "", 1).total()).isZero();
+        assertThat(leads.list("whit", bot.id(), "name", 1).total()).isEqualTo(1);
+    }
+
+    @Test
+    void gapsAreListedOnceForLikeWordsAndDismissedTogether() {
+        Bot bot = data.released(FLOW);
+        String id = begin(bot);
+        taken(conversations.say(id, "m1", "Do you sell ostrich eggs?"));
+        taken(conversations.say(id, "m2", "do you sell OSTRICH eggs"));
+        taken(conversations.say(id, "m3", "what about emu eggs?"));
+        List<Gap> open = gaps.list(bot.id(), 1).items();
+        assertThat(open).extracting(Gap::times).containsExactlyInAnyOrder(2, 1);
+        gaps.dismiss(
+                bot.id(),
+                open.stream()
+                        .filter(gap -> gap.times() == 2)
+                        .findFirst()
+                        .orElseThrow()
+                        .id());
+        assertThat(gaps.count(bot.id())).isEqualTo(1);
+    }
+
+    @Test
+    void aPersonTakesRepliesAndCloses() {
+        Account agent = data.person(Role.AGENT);
+        String id = begin(data.released(FLOW));
+        taken(conversations.say(id, "m1", "a person please"));
+        assertThat(conversations.withPeople()).extracting(Conversation::id).contains(id);
+        assertThat(conversations.conversation(id).waitingSince()).isNotNull();
+        taken(conversations.agentTakes(id, agent));
+        assertThat(conversations.conversation(id).waitingSince()).isNull();
+        assertThat(conversations.agentTakes(id, agent)).isEqualTo(new Outcome.Refused(Turn.Reason.ALREADY_TAKEN));
+        taken(conversations.agentSays(id, "a1", agent, "Good evening"));
+        taken(conversations.agentCloses(id, agent));
+        assertThat(conversations.conversation(id).speaker()).isEqualTo(Speaker.ENDED);
+        assertThat(conversations.closed(100)).extracting(Conversation::id).contains(id);
+        assertThat(conversations.replay(id)).isEqualTo(conversations.state(id));
+    }
+
+    @Test
+    void runningConversationsStayOnTheReleaseTheyBeganWith() {
+        Bot bot = data.released(FLOW);
+        String before = begin(bot);
+        Flow changed = new Flow(
+                "main",
+                "Main",
+                List.of(),
+                List.of(new Section("s1", "", List.of(new Step.Message("m", "", "", List.of("All new."), Map.of())))));
+        data.bots.putFlow(bot.id(), changed, "changed", null);
+        TestData.good(data.releases.release(bot.id(), "", null));
+        assertThat(conversations.lines(begin(bot), 0).getFirst().message().text())
+                .isEqualTo("All new.");
+        assertThat(taken(conversations.say(before, "m1", "details"))
+                        .messages()
+                        .getFirst()
+                        .text())
+                .isEqualTo("Name?");
+    }
+
+    @Test
+    void aConversationIsEnteredByItsOwnTokenOnly() {
+        Bot bot = data.released(FLOW);
+        var one = conversations.begin(bot.id(), "", "", "web").orElseThrow();
+        var two = conversations.begin(bot.id(), "", "", "web").orElseThrow();
+        assertThat(conversations.mayEnter(one.conversation(), one.token())).isTrue();
+        assertThat(conversations.mayEnter(one.conversation(), two.token())).isFalse();
+        assertThat(conversations.mayEnter("nonsense", one.token())).isFalse();
+    }
+}
