@@ -69,7 +69,7 @@ class SecurityConfiguration {
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY)))
                 .addFilterBefore(new TokenFilter(accounts), AuthorizationFilter.class)
                 .authorizeHttpRequests(routes -> routes.requestMatchers(
-                                "/api/v1/chat/**", "/api/docs", "/api/openapi", "/api/openapi/**")
+                                "/api/v1/chat/**", "/api/docs", "/api/openapi", "/api/openapi.yaml")
                         .permitAll()
                         .requestMatchers("/api/v1/**")
                         .hasRole("DESIGNER")

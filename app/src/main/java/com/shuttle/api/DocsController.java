@@ -1,0 +1,14 @@
+package com.shuttle.api;
+
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/** The page that shows what the interface offers, drawn from its OpenAPI description. */
+@Controller
+class DocsController {
+
+    @GetMapping("/api/docs")
+    String docs() {
+        return "api/docs";
+    }
+}

@@ -1,0 +1,154 @@
+package com.shuttle;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A real server process, killed in the midst of running conversations and started again on the same data. */
+class KillTest {
+
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private static final int CONVERSATIONS = 20;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+
+    private record Talk(String id, String token, Map<String, Long> acknowledged) {}
+
+    @Test
+    void everyAcknowledgedMessageSurvivesAndEveryConversationGoesOn(@TempDir Path data) throws Exception {
+        ServerProcess first = ServerProcess.start(data, "com.shuttle.Shuttle", Map.of("SHUTTLE_DEMO", "true"));
+        List<Talk> talks;
+        try {
+            talks = IntStream.range(0, CONVERSATIONS)
+                    .mapToObj(i -> begin(first))
+                    .toList();
+            CountDownLatch enough = new CountDownLatch(CONVERSATIONS * 6);
+            try (ExecutorService visitors = Executors.newVirtualThreadPerTaskExecutor()) {
+                talks.forEach(talk -> visitors.submit(() -> chatter(first, talk, enough)));
+                assertThat(enough.await(60, TimeUnit.SECONDS)).isTrue();
+                first.kill();
+            }
+        } finally {
+            first.kill();
+        }
+        ServerProcess second = ServerProcess.start(data, "com.shuttle.Shuttle", Map.of("SHUTTLE_DEMO", "true"));
+        try {
+            for (Talk talk : talks) {
+                assertSurvived(second, talk);
+            }
+        } finally {
+            second.kill();
+        }
+    }
+
+    @Test
+    void whatHindersAStartIsOneSentence(@TempDir Path data) throws Exception {
+        ServerProcess running = ServerProcess.start(data.resolve("a"), "com.shuttle.Shuttle", Map.of());
+        try {
+            assertThat(ServerProcess.fail(data.resolve("b"), Map.of("SHUTTLE_PORT", Integer.toString(running.port()))))
+                    .isEqualTo("shuttle: Port " + running.port()
+                            + " is taken by another program; choose another with --port.");
+            assertThat(ServerProcess.fail(data.resolve("a"), Map.of()))
+                    .startsWith("shuttle: The data in ")
+                    .contains("is in use by another running Shuttle");
+            Path file = Files.writeString(data.resolve("file"), "x");
+            assertThat(ServerProcess.fail(file, Map.of())).contains("cannot be written to");
+            assertThat(ServerProcess.fail(data.resolve("b"), Map.of("SHUTTLE_PORT", "eighty")))
+                    .contains("is no port");
+        } finally {
+            running.kill();
+        }
+    }
+
+    private Talk begin(ServerProcess server) {
+        try {
+            JsonNode begun = JSON.readTree(post(server, "/api/v1/chat/vesper/conversations", null, "{}")
+                    .body());
+            return new Talk(
+                    begun.get("conversation").asString(), begun.get("token").asString(), new ConcurrentHashMap<>());
+        } catch (IOException | InterruptedException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    /** Talks until the server is gone, noting what was acknowledged. */
+    private void chatter(ServerProcess server, Talk talk, CountDownLatch enough) {
+        for (int i = 0; ; i++) {
+            String text = List.of("plan a visit", "is there parking?", "menu").get(i % 3) + " ".repeat(i % 2);
+            try {
+                HttpResponse<String> response = post(
+                        server,
+                        "/api/v1/chat/conversations/" + talk.id() + "/messages",
+                        talk.token(),
+                        "{\"clientMessageId\":\"m" + i + "\",\"text\":\"" + text + "\"}");
+                if (response.statusCode() == 200) {
+                    talk.acknowledged()
+                            .put(
+                                    "m" + i,
+                                    JSON.readTree(response.body()).get("seq").asLong());
+                    enough.countDown();
+                }
+            } catch (IOException | InterruptedException gone) {
+                return;
+            }
+        }
+    }
+
+    private void assertSurvived(ServerProcess server, Talk talk) throws Exception {
+        String path = "/api/v1/chat/conversations/" + talk.id() + "/messages";
+        HttpRequest get = HttpRequest.newBuilder(server.uri(path))
+                .header("Authorization", "Bearer " + talk.token())
+                .build();
+        JsonNode transcript =
+                JSON.readTree(http.send(get, BodyHandlers.ofString()).body());
+        long seq = transcript.get("seq").asLong();
+        assertThat(transcript.get("messages").size())
+                .as("no message is missing")
+                .isEqualTo((int) seq);
+        for (Map.Entry<String, Long> acknowledged : talk.acknowledged().entrySet()) {
+            assertThat(acknowledged.getValue()).isLessThanOrEqualTo(seq);
+            JsonNode again = JSON.readTree(post(
+                            server,
+                            path,
+                            talk.token(),
+                            "{\"clientMessageId\":\"" + acknowledged.getKey() + "\",\"text\":\"x\"}")
+                    .body());
+            assertThat(again.get("seq").asLong()).as("taken once").isEqualTo(acknowledged.getValue());
+        }
+        HttpResponse<String> on =
+                post(server, path, talk.token(), "{\"clientMessageId\":\"on\",\"text\":\"is there parking?\"}");
+        assertThat(on.statusCode()).isEqualTo(200);
+        assertThat(JSON.readTree(on.body()).get("messages").get(0).get("text").asString())
+                .contains("parking is free");
+    }
+
+    private HttpResponse<String> post(ServerProcess server, String path, String token, String body)
+            throws IOException, InterruptedException {
+        HttpRequest.Builder request = HttpRequest.newBuilder(server.uri(path))
+                .header("Content-Type", "application/json")
+                .POST(BodyPublishers.ofString(body));
+        if (token != null) {
+            request.header("Authorization", "Bearer " + token);
+        }
+        return http.send(request.build(), BodyHandlers.ofString());
+    }
+}
