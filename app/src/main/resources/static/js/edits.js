@@ -15,30 +15,38 @@ export class Edits {
     this.typed = new Map();
     this.pending = 0;
     addEventListener('beforeunload', (event) => {
-      if (this.pending > 0 || this.typed.size > 0) {
+      if (this.unsent) {
         this.flush();
         event.preventDefault();
       }
     });
   }
 
-  /** Notes typing in a field; sent shortly after the last key. `done` hears of a refusal. */
-  type(step, field, value, done) {
-    const key = `${step} ${field}`;
+  /**
+   * Notes typing; sent shortly after the last key. A later edit with the same key takes the place of an unsent one.
+   * `done` hears of a refusal.
+   */
+  type(key, edit, done) {
     clearTimeout(this.typed.get(key)?.timer);
     const send = () => {
       this.typed.delete(key);
-      return this.send({ edit: 'set', step, field, value }).then(done);
+      return this.send(edit).then(done);
     };
     this.typed.set(key, { timer: setTimeout(send, 500), send });
     this.say('Saving…', false);
   }
 
+  /** Whether the server does not know yet all that was typed. */
+  get unsent() {
+    return this.typed.size > 0 || this.pending > 0;
+  }
+
   /** Sends what was typed but not sent yet. */
-  flush() {
+  async flush() {
     const all = [...this.typed.values()];
     all.forEach((entry) => clearTimeout(entry.timer));
-    return Promise.all(all.map((entry) => entry.send()));
+    await Promise.all(all.map((entry) => entry.send()));
+    await this.line;
   }
 
   /** Sends an edit after those before it; resolves to the server's reply. */
@@ -57,7 +65,7 @@ export class Edits {
     this.say('Saving…', false);
     this.line = this.line.then(() => this.try(path, value)).then((reply) => {
       this.pending -= 1;
-      if (this.pending === 0 && this.typed.size === 0) {
+      if (!this.unsent) {
         this.say('All changes saved', false);
       }
       return reply;

@@ -20,6 +20,9 @@ const rows = () => document.getElementById('rows');
 const rowOf = (element) => element.closest('.row');
 const rowById = (step) => rows().querySelector(`.row[data-step="${CSS.escape(step)}"]`);
 
+/** Whether rows are just being exchanged, which moves the focus by itself. */
+let exchanging = false;
+
 // Showing
 
 function showState() {
@@ -39,15 +42,24 @@ function open(row) {
   drawThreads(rows());
 }
 
-/** Fetches the rows anew and puts the caret where it was, or at `focus`. */
+/**
+ * Fetches the rows anew and puts the caret where it was, or at `focus`. Rows are only exchanged when the server knows all
+ * that was typed, so that no letter is lost to an exchange in the midst of typing.
+ */
 async function refresh(focus) {
+  let html;
+  do {
+    await edits.flush();
+    html = await getText(`${script.dataset.base}/rows`);
+  } while (edits.unsent);
   const active = document.activeElement;
   const here = !focus && active && script.contains(active) && rowOf(active)
     ? { step: rowOf(active).dataset.step, field: active.dataset.field, at: active.selectionStart }
     : focus;
-  const html = await getText(`${script.dataset.base}/rows`);
   const scroll = script.scrollTop;
+  exchanging = true;
   rows().outerHTML = html;
+  exchanging = false;
   script.scrollTop = scroll;
   const row = here?.step ? rowById(here.step) : null;
   if (row) {
@@ -149,13 +161,14 @@ function typedIn(field) {
   const row = rowOf(field);
   if (field.hasAttribute('data-section-title')) {
     const section = field.closest('.part').dataset.section;
-    clearTimeout(field.timer);
-    field.timer = setTimeout(() => edits.send({ edit: 'name_section', section, title: field.value }), 500);
+    edits.type(`section ${section}`, { edit: 'name_section', section, title: field.value }, () => {});
     return;
   }
   const value = field.type === 'checkbox' ? String(field.checked) : field.value;
   row.dataset.changed = 'true';
-  edits.type(row.dataset.step, field.dataset.field, value, (reply) => complain(rowById(row.dataset.step), reply.refused));
+  const step = row.dataset.step;
+  const name = field.dataset.field;
+  edits.type(`${step} ${name}`, { edit: 'set', step, field: name, value }, (reply) => complain(rowById(step), reply.refused));
   drawThreads(rows());
 }
 
@@ -170,7 +183,6 @@ script.addEventListener('input', (event) => {
 script.addEventListener('change', async (event) => {
   if (event.target.tagName === 'SELECT' || event.target.hasAttribute('data-structural')) {
     typedIn(event.target);
-    await edits.flush();
     await refresh();
   }
 });
@@ -185,9 +197,8 @@ script.addEventListener('focusin', (event) => {
 // What other rows say about a row (names in exits) follows when the row is left.
 script.addEventListener('focusout', async (event) => {
   const row = rowOf(event.target);
-  if (row?.dataset.changed && !row.contains(event.relatedTarget)) {
+  if (!exchanging && row?.dataset.changed && !row.contains(event.relatedTarget)) {
     delete row.dataset.changed;
-    await edits.flush();
     if (!document.querySelector('.picker')) {
       await refresh();
     }

@@ -7,6 +7,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.LongFunction;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -91,5 +93,11 @@ public class EventStreams {
                 stream.lock.unlock();
             }
         }
+    }
+
+    /** Lets the readers go when the server stops, so that it need not wait for them. */
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        open.forEach(stream -> stream.emitter.complete());
     }
 }

@@ -1,0 +1,62 @@
+package bench;
+
+import com.shuttle.Shuttle;
+import com.shuttle.web.Ids;
+import java.util.Map;
+import javax.sql.DataSource;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The real server with one route more, which does as little as a route that keeps something can. */
+@Configuration
+public class BenchServer {
+
+    @RestController
+    static class BareRoute {
+        private final JdbcTemplate database;
+
+        BareRoute(DataSource source) {
+            database = new JdbcTemplate(source);
+            database.execute(
+                    "create table if not exists bare (id varchar(32) primary key, text varchar(200) not null)");
+        }
+
+        /** Inserts one row and returns JSON. */
+        @PostMapping("/bare")
+        Map<String, String> insert() {
+            String id = Ids.next();
+            database.update("insert into bare (id, text) values (?, ?)", id, "a text of some length, as messages have");
+            return Map.of("id", id);
+        }
+    }
+
+    @Bean
+    BareRoute bareRoute(DataSource source) {
+        return new BareRoute(source);
+    }
+
+    @Bean
+    @Order(0)
+    SecurityFilterChain bare(HttpSecurity http) throws Exception {
+        return http.securityMatcher("/bare")
+                .csrf(csrf -> csrf.disable())
+                .authorizeHttpRequests(routes -> routes.anyRequest().permitAll())
+                .build();
+    }
+
+    public static void main(String[] args) {
+        SpringApplication application = new SpringApplication(Shuttle.class, BenchServer.class);
+        application.setDefaultProperties(Map.of(
+                "shuttle.data", System.getenv("SHUTTLE_DATA"),
+                "shuttle.limits.conversations-per-minute", "10000000",
+                "shuttle.limits.messages-per-minute", "10000000"));
+        application.run(args);
+    }
+}

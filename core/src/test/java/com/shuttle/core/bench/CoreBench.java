@@ -1,0 +1,53 @@
+package com.shuttle.core.bench;
+
+import java.util.Collection;
+import java.util.Map;
+import java.util.TreeMap;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.TimeValue;
+import org.openjdk.jmh.runner.options.VerboseMode;
+
+/** Runs the benchmarks of the core and prints their figures with the ratios that matter. */
+public final class CoreBench {
+
+    private CoreBench() {}
+
+    public static void main(String[] args) throws RunnerException {
+        Collection<RunResult> results = new Runner(new OptionsBuilder()
+                        .include("com\\.shuttle\\.core\\.bench\\..*")
+                        .forks(1)
+                        .warmupIterations(4)
+                        .warmupTime(TimeValue.seconds(2))
+                        .measurementIterations(5)
+                        .measurementTime(TimeValue.seconds(2))
+                        .jvmArgs(
+                                "--enable-native-access=ALL-UNNAMED", "--add-modules", "jdk.incubator.vector", "-Xmx2g")
+                        .verbosity(VerboseMode.SILENT)
+                        .build())
+                .run();
+        Map<String, Double> figures = new TreeMap<>();
+        for (RunResult result : results) {
+            String name = result.getParams().getBenchmark().replaceAll(".*\\.(\\w+\\.\\w+)$", "$1");
+            String size = result.getParams().getParam("phrasings");
+            figures.put(
+                    name + (size == null ? "" : " " + size),
+                    result.getPrimaryResult().getScore());
+        }
+        System.out.println("Core, one thread");
+        for (String kind : new String[] {"picked", "typedOption", "typedAnswer"}) {
+            System.out.printf(
+                    "  turns a second, 200 steps, %-12s %,12.0f   (aim 100,000)%n",
+                    kind, figures.get("EngineBench." + kind));
+        }
+        for (String size : new String[] {"1000", "10000"}) {
+            double ask = figures.get("SearchBench.ask " + size);
+            double alone = figures.get("SearchBench.embeddingAlone " + size);
+            System.out.printf(
+                    "  asking %6s phrasings %,8.0f us, embedding alone %,8.0f us, ratio %.2f   (aim 1.3)%n",
+                    size, ask, alone, ask / alone);
+        }
+    }
+}

@@ -1,0 +1,95 @@
+package com.shuttle.core.bench;
+
+import com.shuttle.core.engine.Engine;
+import com.shuttle.core.engine.Event;
+import com.shuttle.core.engine.Playbook;
+import com.shuttle.core.engine.Ports;
+import com.shuttle.core.engine.Stamp;
+import com.shuttle.core.engine.State;
+import com.shuttle.core.engine.Turn;
+import com.shuttle.core.flow.FlowBuilder;
+import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.knowledge.Finding.Match;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+
+/** Turns a second on one thread, without knowledge, in a flow of 200 steps. */
+@org.openjdk.jmh.annotations.State(Scope.Thread)
+@BenchmarkMode(Mode.Throughput)
+@OutputTimeUnit(TimeUnit.SECONDS)
+public class EngineBench {
+
+    private static final Ports NOTHING = new Ports() {
+        @Override
+        public Finding ask(List<String> turns, List<String> collections) {
+            return Finding.NOTHING;
+        }
+
+        @Override
+        public Optional<Match> entry(String ref) {
+            return Optional.empty();
+        }
+
+        @Override
+        public List<Double> closeness(String text, List<String> others) {
+            return others.stream().map(other -> 0.0).toList();
+        }
+
+        @Override
+        public boolean staffed(String team) {
+            return false;
+        }
+    };
+
+    private Playbook playbook;
+    private State atChoice;
+    private State atQuestion;
+
+    @Setup
+    public void setUp() {
+        FlowBuilder flow = FlowBuilder.flow("main");
+        for (int i = 0; i < 200; i += 4) {
+            String next = i + 4 < 200 ? "c" + (i + 4) : "c0";
+            flow.choice("c" + i, "Which way?", "The first way", "q" + i, "The second way", next, "Another", next)
+                    .question("q" + i, "How many?", ValueType.NUMBER, "n" + i, "m" + i)
+                    .message("m" + i, "So {{n" + i + "}}.", "x" + i)
+                    .message("x" + i, "Let us go on.", next);
+        }
+        playbook = new Playbook(new Release(1, new Release.Profile("Bench", "GB"), "main", List.of(flow.build())));
+        atChoice = after(State.NEW, new Event.Started(stamp(), "web", ""));
+        atQuestion = after(atChoice, new Event.Picked(stamp(), List.of("o1")));
+    }
+
+    private static Stamp stamp() {
+        return new Stamp(Instant.EPOCH, 1);
+    }
+
+    private State after(State state, Event event) {
+        return ((Turn.Taken) Engine.take(playbook, state, event, NOTHING)).state();
+    }
+
+    @Benchmark
+    public Turn picked() {
+        return Engine.take(playbook, atChoice, new Event.Picked(stamp(), List.of("o1")), NOTHING);
+    }
+
+    @Benchmark
+    public Turn typedOption() {
+        return Engine.take(playbook, atChoice, new Event.Said(stamp(), "the second way"), NOTHING);
+    }
+
+    @Benchmark
+    public Turn typedAnswer() {
+        return Engine.take(playbook, atQuestion, new Event.Said(stamp(), "about 12 of us"), NOTHING);
+    }
+}
