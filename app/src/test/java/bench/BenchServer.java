@@ -6,7 +6,6 @@ import java.util.Map;
 import javax.sql.DataSource;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -15,7 +14,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The real server with one route more, which does as little as a route that keeps something can. */
-@Configuration
 public class BenchServer {
 
     @RestController
@@ -38,11 +36,6 @@ public class BenchServer {
     }
 
     @Bean
-    BareRoute bareRoute(DataSource source) {
-        return new BareRoute(source);
-    }
-
-    @Bean
     @Order(0)
     SecurityFilterChain bare(HttpSecurity http) throws Exception {
         return http.securityMatcher("/bare")
@@ -52,7 +45,7 @@ public class BenchServer {
     }
 
     public static void main(String[] args) {
-        SpringApplication application = new SpringApplication(Shuttle.class, BenchServer.class);
+        SpringApplication application = new SpringApplication(Shuttle.class, BenchServer.class, BareRoute.class);
         application.setDefaultProperties(Map.of(
                 "shuttle.data", System.getenv("SHUTTLE_DATA"),
                 "shuttle.limits.conversations-per-minute", "10000000",

@@ -291,6 +291,9 @@ final class Listener {
 
     /** Answers a question that stands beside an answer in the same message, if it is surely known. */
     private void alsoAsked(String rest) {
+        if (rest.indexOf('?') < 0) {
+            return;
+        }
         String question = Texts.shorter(rest);
         if (!question.endsWith("?") || Words.of(question).size() < 3) {
             return;

@@ -35,12 +35,18 @@ public final class KnowledgeIndex {
     public static final int LISTED = 8;
 
     /** How many units the word search may bring in. */
-    private static final int BY_WORDS = 50;
+    private static final int BY_WORDS = 30;
+
+    /** How many units the search by meaning brings in, or more where several are equally near. */
+    private static final int BY_MEANING = 24;
 
     private record Unit(String ref, Source source, String title, List<String> wordings, List<String> answers) {}
 
     private final List<Unit> units = new ArrayList<>();
-    private final float[][] vectors;
+    private final Vectors vectors = new Vectors();
+    /** For each unit the index of its first wording; one more at the end. */
+    private final int[] firstOf;
+
     private final int[] unitOf;
     private final String[] wordingOf;
     private final float[][] answerVectors;
@@ -79,19 +85,22 @@ public final class KnowledgeIndex {
             }
         }
         int count = units.stream().mapToInt(unit -> unit.wordings().size()).sum();
-        vectors = new float[count][];
+        firstOf = new int[units.size() + 1];
         unitOf = new int[count];
         wordingOf = new String[count];
         answerVectors = new float[units.size()][];
         int at = 0;
         for (int u = 0; u < units.size(); u++) {
+            firstOf[u] = at;
             for (String wording : units.get(u).wordings()) {
-                vectors[at] = known.apply(wording);
+                vectors.add(known.apply(wording));
                 unitOf[at] = u;
                 wordingOf[at++] = wording;
             }
             answerVectors[u] = known.apply(units.get(u).answers().getFirst());
         }
+        firstOf[units.size()] = at;
+        vectors.fill();
         words = new WordIndex(
                 units.stream()
                         .map(unit -> unit.source() == Source.ENTRY
@@ -124,87 +133,95 @@ public final class KnowledgeIndex {
         if (units.isEmpty() || question.isBlank()) {
             return Finding.NOTHING;
         }
-        List<Match> ranked = score(question).stream()
-                .map(Scored::match)
-                .sorted(Comparator.comparingDouble(Match::confidence).reversed().thenComparing(Match::ref))
+        String repaired = spelling.repaired(question);
+        List<QueryWord> typed = words.words(repaired);
+        List<Match> ranked = score(repaired, typed).stream()
+                .sorted(Comparator.comparingDouble(Scored::confidence)
+                        .reversed()
+                        .thenComparing(Scored::ref))
                 .limit(LISTED)
+                .map(scored -> match(scored, typed))
                 .toList();
         double confidence = ranked.getFirst().confidence();
         return new Finding(calibration.outcome(confidence), confidence, ranked);
     }
 
-    /** A match with what speaks for it. */
-    record Scored(Match match, Evidence evidence) {}
+    /** A candidate with what speaks for it; {@code nearest} is the index of the wording nearest in meaning. */
+    record Scored(int unit, String ref, double confidence, Evidence evidence, int nearest) {}
 
-    /** The best match of each ref among the candidates, in no particular order. */
-    List<Scored> score(String typedQuestion) {
-        String question = spelling.repaired(typedQuestion);
+    /** For fitting the calibration: all candidates for a question. */
+    List<Scored> score(String question) {
+        String repaired = spelling.repaired(question);
+        return score(repaired, words.words(repaired));
+    }
+
+    /** The best unit of each ref among the candidates, in no particular order. */
+    private List<Scored> score(String question, List<QueryWord> typed) {
         float[] asked = embed.apply(question);
+        Map<Integer, Shares> shares = words.search(typed, BY_WORDS);
+        Set<Integer> candidates = new LinkedHashSet<>(shares.keySet());
+        candidates.addAll(nearest(asked));
         double[] meaning = new double[units.size()];
         int[] nearest = new int[units.size()];
-        Arrays.fill(meaning, -1);
-        for (int i = 0; i < vectors.length; i++) {
-            double cosine = VectorUtil.dotProduct(asked, vectors[i]);
-            if (cosine > meaning[unitOf[i]]) {
-                meaning[unitOf[i]] = cosine;
-                nearest[unitOf[i]] = i;
+        double first = -1;
+        double second = -1;
+        for (int u : candidates) {
+            meaning[u] = -1;
+            for (int i = firstOf[u]; i < firstOf[u + 1]; i++) {
+                double cosine = vectors.exactly(asked, i);
+                if (cosine > meaning[u]) {
+                    meaning[u] = cosine;
+                    nearest[u] = i;
+                }
             }
+            second = Math.max(second, Math.min(first, meaning[u]));
+            first = Math.max(first, meaning[u]);
         }
-        List<QueryWord> typed = words.words(question);
-        Map<Integer, Shares> shares = words.search(typed, BY_WORDS);
-        double[] topTwo = topTwo(meaning);
         Map<String, Scored> best = new LinkedHashMap<>();
-        for (int u : candidates(meaning, shares.keySet())) {
+        for (int u : candidates) {
             Shares share = shares.getOrDefault(u, Shares.NONE);
-            double rival = units.size() == 1 ? meaning[u] : meaning[u] == topTwo[0] ? topTwo[1] : topTwo[0];
+            double rival = units.size() == 1 ? meaning[u] : meaning[u] == first ? second : first;
             Evidence evidence = new Evidence(
                     meaning[u],
                     VectorUtil.dotProduct(asked, answerVectors[u]),
                     share.inWordings(),
                     share.inAnswers(),
                     meaning[u] - rival);
-            Unit unit = units.get(u);
-            Why why = new Why(wordingOf[nearest[u]], meaning[u], share.inWordings(), shared(typed, unit));
-            Match match = new Match(
-                    unit.ref(), unit.source(), unit.title(), calibration.confidence(evidence), unit.answers(), why);
+            String ref = units.get(u).ref();
             best.merge(
-                    unit.ref(),
-                    new Scored(match, evidence),
-                    (a, b) -> a.match().confidence() >= b.match().confidence() ? a : b);
+                    ref,
+                    new Scored(u, ref, calibration.confidence(evidence), evidence, nearest[u]),
+                    (a, b) -> a.confidence() >= b.confidence() ? a : b);
         }
         return List.copyOf(best.values());
     }
 
-    /** The units nearest in meaning, and all that share words. */
-    private static Set<Integer> candidates(double[] meaning, Set<Integer> byWords) {
-        Set<Integer> candidates = new LinkedHashSet<>(byWords);
-        double least = Arrays.stream(meaning)
-                .map(m -> -m)
-                .sorted()
-                .limit(3L * LISTED)
-                .map(m -> -m)
-                .min()
-                .orElse(-1);
-        for (int u = 0; u < meaning.length; u++) {
-            if (meaning[u] >= least) {
-                candidates.add(u);
-            }
-        }
-        return candidates;
+    private Match match(Scored scored, List<QueryWord> typed) {
+        Unit unit = units.get(scored.unit());
+        Evidence evidence = scored.evidence();
+        Why why = new Why(wordingOf[scored.nearest()], evidence.meaning(), evidence.words(), shared(typed, unit));
+        return new Match(unit.ref(), unit.source(), unit.title(), scored.confidence(), unit.answers(), why);
     }
 
-    private static double[] topTwo(double[] meaning) {
-        double first = -1;
-        double second = -1;
-        for (double m : meaning) {
-            if (m > first) {
-                second = first;
-                first = m;
-            } else if (m > second) {
-                second = m;
+    /** The units nearest in meaning, by rough cosines, in no particular order. */
+    private List<Integer> nearest(float[] asked) {
+        float[] rough = vectors.roughly(asked);
+        float[] best = new float[units.size()];
+        Arrays.fill(best, -1);
+        for (int i = 0; i < rough.length; i++) {
+            best[unitOf[i]] = Math.max(best[unitOf[i]], rough[i]);
+        }
+        int most = Math.min(BY_MEANING, best.length);
+        float[] sorted = best.clone();
+        Arrays.sort(sorted);
+        float least = sorted[sorted.length - most];
+        List<Integer> nearest = new ArrayList<>();
+        for (int u = 0; u < best.length; u++) {
+            if (best[u] >= least) {
+                nearest.add(u);
             }
         }
-        return new double[] {first, second};
+        return nearest;
     }
 
     private static List<String> shared(List<QueryWord> typed, Unit unit) {

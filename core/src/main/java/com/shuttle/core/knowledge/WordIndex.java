@@ -23,7 +23,6 @@ import org.apache.lucene.index.Term;
 import org.apache.lucene.search.BooleanClause;
 import org.apache.lucene.search.BooleanQuery;
 import org.apache.lucene.search.DisjunctionMaxQuery;
-import org.apache.lucene.search.FuzzyQuery;
 import org.apache.lucene.search.IndexSearcher;
 import org.apache.lucene.search.Query;
 import org.apache.lucene.search.ScoreDoc;
@@ -34,7 +33,7 @@ import org.apache.lucene.store.ByteBuffersDirectory;
  * The words of all units, in two fields: the wordings of the question, and the answers. Scores are BM25 (Robertson and
  * Zaragoza 2009, as Lucene computes it, k1 = 1.2, b = 0.75) divided by the most that the question could score, which is the
  * sum of its words' inverse document frequencies; so they lie between 0 and 1 and a word unknown to the collection
- * counts against a match. Words with no exact hit are tried with small misspellings. Immutable; thread-safe.
+ * counts against a match. Immutable; thread-safe.
  */
 final class WordIndex implements AutoCloseable {
 
@@ -42,7 +41,7 @@ final class WordIndex implements AutoCloseable {
     static final String ANSWERS = "answers";
 
     /** A typed word, its index forms (stem first, then synonyms), and its weight (inverse document frequency). */
-    record QueryWord(String typed, Set<String> forms, boolean known, double weight) {}
+    record QueryWord(String typed, Set<String> forms, double weight) {}
 
     /** The share of a question's words found in a unit, in each field. */
     record Shares(double inWordings, double inAnswers) {
@@ -103,7 +102,7 @@ final class WordIndex implements AutoCloseable {
                                         reader.docFreq(new Term(ANSWERS, form))));
                     }
                     String typed = question.substring(offset.startOffset(), offset.endOffset());
-                    words.put(stem, new QueryWord(typed, forms, frequency > 0, weight(frequency)));
+                    words.put(stem, new QueryWord(typed, forms, weight(frequency)));
                 }
             }
             tokens.end();
@@ -147,10 +146,6 @@ final class WordIndex implements AutoCloseable {
     private Query one(QueryWord word, String field) {
         List<Query> forms = new ArrayList<>();
         word.forms().forEach(form -> forms.add(new TermQuery(new Term(field, form))));
-        String stem = word.forms().iterator().next();
-        if (!word.known() && stem.length() >= 4) {
-            forms.add(new FuzzyQuery(new Term(field, stem), stem.length() < 8 ? 1 : 2, 1, 20, true));
-        }
         return forms.size() == 1 ? forms.getFirst() : new DisjunctionMaxQuery(forms, 0);
     }
 

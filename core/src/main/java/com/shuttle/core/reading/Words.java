@@ -17,6 +17,7 @@ public final class Words {
     private static final Pattern HARMFUL =
             Pattern.compile("[\\p{Cc}&&[^\\n\\t]]|[\\u200B\\u200E\\u200F\\u202A-\\u202E\\u2066-\\u2069\\uFEFF]");
 
+    private static final Pattern MARKS = Pattern.compile("\\p{M}+");
     private static final Pattern NOT_WORD = Pattern.compile("[^\\p{L}\\p{N}+#']+");
     private static final Set<String> QUESTION_STARTS = Set.of(
             "what", "whats", "what's", "who", "whos", "who's", "where", "wheres", "where's", "when", "whens", "when's",
@@ -117,8 +118,21 @@ public final class Words {
     }
 
     private static String fold(String text) {
-        return Normalizer.normalize(text.toLowerCase(Locale.ROOT), Normalizer.Form.NFKD)
-                .replaceAll("\\p{M}+", "");
+        String lower = text.toLowerCase(Locale.ROOT);
+        return isAscii(lower)
+                ? lower
+                : MARKS.matcher(Normalizer.normalize(lower, Normalizer.Form.NFKD))
+                        .replaceAll("");
+    }
+
+    /** Most messages are, and those need no folding. */
+    private static boolean isAscii(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            if (text.charAt(i) > 127) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static String strip(String word) {

@@ -42,9 +42,7 @@ final class CalibrationFit {
                 List<String> turns = strings(query.get("turns"));
                 if (turns.size() == 1) {
                     for (Scored scored : index.score(turns.getFirst())) {
-                        cases.add(new Case(
-                                scored.evidence(),
-                                accept.contains(scored.match().ref())));
+                        cases.add(new Case(scored.evidence(), accept.contains(scored.ref())));
                     }
                 }
             }
