@@ -5,11 +5,14 @@ import com.shuttle.web.Ids;
 import java.util.Map;
 import javax.sql.DataSource;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
+import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -17,18 +20,23 @@ import org.springframework.web.bind.annotation.RestController;
 public class BenchServer {
 
     @RestController
-    static class BareRoute {
+    public static class BareRoute {
         private final JdbcTemplate database;
 
-        BareRoute(DataSource source) {
+        public BareRoute(DataSource source) {
             database = new JdbcTemplate(source);
+        }
+
+        @EventListener(ApplicationReadyEvent.class)
+        public void makeTable() {
             database.execute(
                     "create table if not exists bare (id varchar(32) primary key, text varchar(200) not null)");
         }
 
         /** Inserts one row and returns JSON. */
+        @Transactional
         @PostMapping("/bare")
-        Map<String, String> insert() {
+        public Map<String, String> insert() {
             String id = Ids.next();
             database.update("insert into bare (id, text) values (?, ?)", id, "a text of some length, as messages have");
             return Map.of("id", id);

@@ -133,6 +133,7 @@ create table embedding (
   vector blob not null
 );
 
+-- What every turn writes is text of bounded length rather than large objects, which databases keep apart and slowly.
 create table conversation (
   id varchar(32) primary key,
   bot_id varchar(32) not null,
@@ -144,7 +145,7 @@ create table conversation (
   agent_id varchar(32),
   events int not null,
   seq bigint not null,
-  state clob not null,
+  state varchar(1000000) not null,
   started_at timestamp not null,
   last_at timestamp not null,
   waiting_since timestamp,
@@ -161,10 +162,10 @@ create table conversation_event (
   client_message_id varchar(100),
   first_seq bigint not null,
   last_seq bigint not null,
-  event clob not null,
-  reads clob not null,
-  effects clob not null,
-  awaiting clob,
+  event varchar(1000000) not null,
+  reads varchar(1000000) not null,
+  effects varchar(1000000) not null,
+  awaiting varchar(1000000),
   at timestamp not null,
   primary key (conversation_id, ordinal),
   constraint conversation_event_client unique (conversation_id, client_message_id),
@@ -176,8 +177,8 @@ create table message (
   seq bigint not null,
   sender varchar(10) not null,
   author varchar(200) not null,
-  text clob not null,
-  options clob,
+  text varchar(1000000) not null,
+  options varchar(1000000),
   at timestamp not null,
   primary key (conversation_id, seq),
   constraint message_conversation foreign key (conversation_id) references conversation (id) on delete cascade
