@@ -27,6 +27,7 @@ import tools.jackson.databind.json.JsonMapper;
 public final class ServerBench {
 
     private static final int AT_ONCE = 64;
+    private static final int WARM_UPS = 2;
     private static final int ROUNDS = 3;
     private static final long ROUND_NANOS = 8_000_000_000L;
 
@@ -55,8 +56,10 @@ public final class ServerBench {
                         .POST(BodyPublishers.noBody())
                         .build());
             }
-            round(talks);
-            round(bare);
+            for (int i = 0; i < WARM_UPS; i++) {
+                round(talks);
+                round(bare);
+            }
             List<long[]> talkTimes = new ArrayList<>();
             List<long[]> bareTimes = new ArrayList<>();
             for (int i = 0; i < ROUNDS; i++) {

@@ -1,5 +1,7 @@
 package com.shuttle.chat;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.core.engine.Effect;
 import com.shuttle.core.engine.Engine;
 import com.shuttle.core.engine.Event;
@@ -27,6 +29,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -49,6 +52,10 @@ public class ConversationService {
     private final LiveHub hub;
     private final InstantSource clock;
     private final TransactionTemplate transaction;
+
+    /** A conversation's token never changes. */
+    private final Cache<String, String> tokenHashes =
+            Caffeine.newBuilder().maximumSize(50_000).build();
 
     ConversationService(
             ConversationStore store,
@@ -119,29 +126,41 @@ public class ConversationService {
             @Nullable String clientMessageId,
             @Nullable String agent,
             Function<Stamp, Event> event) {
-        Outcome outcome = transaction.execute(status -> take(conversation, clientMessageId, agent, event));
+        try {
+            return done(conversation, transaction.execute(status -> take(conversation, clientMessageId, agent, event)));
+        } catch (DuplicateKeyException takenBefore) {
+            return done(
+                    conversation,
+                    transaction.execute(
+                            status -> again(conversation, clientMessageId).orElseThrow(() -> takenBefore)));
+        }
+    }
+
+    private static Outcome done(String conversation, @Nullable Outcome outcome) {
         if (outcome == null) {
             throw new IllegalStateException("no outcome for conversation " + conversation);
         }
         return outcome;
     }
 
+    /** The reply to a message that was taken before. */
+    private Optional<Outcome> again(String id, @Nullable String clientMessageId) {
+        return clientMessageId == null
+                ? Optional.empty()
+                : store.replyTo(id, clientMessageId, conversation(id).speaker()).map(Outcome.Taken::new);
+    }
+
+    /** Most messages come once, so they are tried first; that one was taken before shows when it is stored or refused. */
     private Outcome take(
             String id, @Nullable String clientMessageId, @Nullable String agent, Function<Stamp, Event> toEvent) {
         ConversationStore.Locked locked = store.lock(id).orElseThrow(() -> new Missing("conversation", id));
-        if (clientMessageId != null) {
-            Optional<Reply> before =
-                    store.replyTo(id, clientMessageId, locked.state().speaker());
-            if (before.isPresent()) {
-                return new Outcome.Taken(before.get());
-            }
-        }
         Conversation conversation = locked.conversation();
         Playbook playbook = releases.playbook(conversation.release());
         Event event = toEvent.apply(new Stamp(clock.instant(), Ids.seed()));
         Reads.Recorder recorder = new Reads.Recorder(ports.of(conversation.bot()));
         return switch (Engine.take(playbook, locked.state(), event, recorder)) {
-            case Turn.Refused(Turn.Reason reason) -> new Outcome.Refused(reason);
+            case Turn.Refused(Turn.Reason reason) ->
+                again(id, clientMessageId).orElseGet(() -> new Outcome.Refused(reason));
             case Turn.Taken turn -> {
                 store.append(locked, clientMessageId, event, recorder.reads(), turn, agent);
                 for (Effect effect : turn.effects()) {
@@ -172,9 +191,8 @@ public class ConversationService {
     /** Whether {@code token} is the key to a conversation. */
     public boolean mayEnter(String conversation, String token) {
         byte[] given = Ids.hash(token).getBytes(StandardCharsets.US_ASCII);
-        return store.tokenHash(conversation)
-                .filter(hash -> MessageDigest.isEqual(hash.getBytes(StandardCharsets.US_ASCII), given))
-                .isPresent();
+        String known = tokenHashes.get(conversation, id -> store.tokenHash(id).orElse(null));
+        return known != null && MessageDigest.isEqual(known.getBytes(StandardCharsets.US_ASCII), given);
     }
 
     /** @throws Missing if there is no such conversation */

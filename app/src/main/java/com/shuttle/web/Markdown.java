@@ -1,6 +1,7 @@
 package com.shuttle.web;
 
-import org.commonmark.node.Node;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import org.commonmark.parser.Parser;
 import org.commonmark.renderer.html.HtmlRenderer;
 import org.owasp.html.HtmlPolicyBuilder;
@@ -22,9 +23,12 @@ public class Markdown {
             .requireRelsOnLinks("nofollow", "noopener", "noreferrer")
             .toFactory();
 
+    /** Bots say the same things to everybody. */
+    private final Cache<String, String> rendered =
+            Caffeine.newBuilder().maximumSize(5000).build();
+
     /** Safe HTML of a text. */
     public String html(String markdown) {
-        Node document = PARSER.parse(markdown);
-        return SAFE.sanitize(RENDERER.render(document));
+        return rendered.get(markdown, text -> SAFE.sanitize(RENDERER.render(PARSER.parse(text))));
     }
 }
