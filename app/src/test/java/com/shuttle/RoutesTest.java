@@ -8,6 +8,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import com.shuttle.settings.Account;
 import com.shuttle.settings.Role;
 import com.shuttle.settings.SignedIn;
+import jakarta.servlet.Filter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -55,6 +56,7 @@ class RoutesTest {
     @BeforeEach
     void setUp() {
         http = MockMvcBuilders.webAppContextSetup(context)
+                .addFilters(context.getBean("publicGuard", Filter.class))
                 .apply(SecurityMockMvcConfigurers.springSecurity())
                 .build();
     }
@@ -196,5 +198,31 @@ class RoutesTest {
         assertThat(response.getHeader("Content-Security-Policy"))
                 .contains("default-src 'self'", "frame-ancestors 'none'")
                 .doesNotContain("unsafe");
+    }
+
+    @Test
+    void passwordsCannotBeTriedByTheThousandNorBodiesBeEndless() throws Exception {
+        int last = 0;
+        for (int i = 0; i < 30; i++) {
+            last = http.perform(request(HttpMethod.POST, "/sign-in")
+                            .with(csrf())
+                            .with(call -> {
+                                call.setRemoteAddr("192.0.2.7");
+                                return call;
+                            })
+                            .param("username", "maren.holt@tarnfell.example")
+                            .param("password", "guess " + i))
+                    .andReturn()
+                    .getResponse()
+                    .getStatus();
+        }
+        assertThat(last).isEqualTo(429);
+        assertThat(http.perform(request(HttpMethod.POST, "/api/v1/chat/vesper/conversations")
+                                .contentType("application/json")
+                                .content(" ".repeat(1_000_001)))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(413);
     }
 }

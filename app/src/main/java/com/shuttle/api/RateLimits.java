@@ -1,9 +1,6 @@
 package com.shuttle.api;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import io.github.bucket4j.Bucket;
-import java.time.Duration;
+import com.shuttle.web.Buckets;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 import org.springframework.http.HttpStatus;
@@ -24,31 +21,24 @@ class RateLimits {
             @DefaultValue("30") int conversationsPerMinute,
             @DefaultValue("60") int messagesPerMinute) {}
 
-    private final Limits limits;
-    private final Cache<String, Bucket> buckets = Caffeine.newBuilder()
-            .maximumSize(100_000)
-            .expireAfterAccess(Duration.ofMinutes(5))
-            .build();
+    private final Buckets addresses;
+    private final Buckets conversations;
 
     RateLimits(Limits limits) {
-        this.limits = limits;
+        addresses = new Buckets(limits.conversationsPerMinute());
+        conversations = new Buckets(limits.messagesPerMinute());
     }
 
     void newConversation(String address) {
-        take("address " + address, limits.conversationsPerMinute());
+        require(addresses.take(address));
     }
 
     void message(String conversation) {
-        take("conversation " + conversation, limits.messagesPerMinute());
+        require(conversations.take(conversation));
     }
 
-    private void take(String key, int perMinute) {
-        Bucket bucket = buckets.get(
-                key,
-                k -> Bucket.builder()
-                        .addLimit(limit -> limit.capacity(perMinute).refillGreedy(perMinute, Duration.ofMinutes(1)))
-                        .build());
-        if (!bucket.tryConsume(1)) {
+    private static void require(boolean fine) {
+        if (!fine) {
             throw Problems.of(
                     HttpStatus.TOO_MANY_REQUESTS, "Too many requests", "That was a lot at once. Please wait a moment.");
         }

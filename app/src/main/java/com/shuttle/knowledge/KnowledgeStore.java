@@ -13,10 +13,10 @@ import com.shuttle.core.knowledge.Entry;
 import com.shuttle.schema.tables.records.EntryRecord;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
+import com.shuttle.web.Like;
 import com.shuttle.web.Page;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
@@ -166,20 +166,15 @@ class KnowledgeStore {
 
     /** @param sort {@code title}, {@code category} or {@code updated}; anything else is title */
     Page<StoredEntry> entries(String collection, String search, String category, String sort, int page) {
-        String like = "%"
-                + search.strip()
-                        .toLowerCase(Locale.ROOT)
-                        .replace("!", "!!")
-                        .replace("%", "!%")
-                        .replace("_", "!_") + "%";
+        String like = Like.containing(search);
         Condition condition = ENTRY.COLLECTION_ID
                 .eq(collection)
                 .and(
                         search.isBlank()
                                 ? noCondition()
                                 : DSL.lower(ENTRY.PHRASINGS)
-                                        .like(like, '!')
-                                        .or(DSL.lower(ENTRY.ANSWERS).like(like, '!')))
+                                        .like(like, Like.ESCAPE)
+                                        .or(DSL.lower(ENTRY.ANSWERS).like(like, Like.ESCAPE)))
                 .and(category.isBlank() ? noCondition() : ENTRY.CATEGORY.eq(category));
         SortField<?> order = switch (sort) {
             case "category" -> ENTRY.CATEGORY.asc();

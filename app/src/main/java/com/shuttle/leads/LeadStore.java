@@ -4,10 +4,10 @@ import static com.shuttle.schema.Tables.LEAD;
 import static org.jooq.impl.DSL.noCondition;
 
 import com.shuttle.schema.tables.records.LeadRecord;
+import com.shuttle.web.Like;
 import com.shuttle.web.Page;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -75,18 +75,13 @@ class LeadStore {
 
     /** @param sort {@code name} or {@code latest} */
     Page<Lead> list(String search, String bot, String sort, int page) {
-        String like = "%"
-                + search.strip()
-                        .toLowerCase(Locale.ROOT)
-                        .replace("!", "!!")
-                        .replace("%", "!%")
-                        .replace("_", "!_") + "%";
+        String like = Like.containing(search);
         Condition condition = (search.isBlank()
                         ? noCondition()
                         : DSL.lower(LEAD.NAME)
-                                .like(like, '!')
-                                .or(DSL.lower(LEAD.EMAIL).like(like, '!'))
-                                .or(LEAD.PHONE.like(like, '!')))
+                                .like(like, Like.ESCAPE)
+                                .or(DSL.lower(LEAD.EMAIL).like(like, Like.ESCAPE))
+                                .or(LEAD.PHONE.like(like, Like.ESCAPE)))
                 .and(bot.isBlank() ? noCondition() : LEAD.BOT_ID.eq(bot));
         SortField<?> order = sort.equals("name") ? LEAD.NAME.asc() : LEAD.LAST_AT.desc();
         List<Lead> leads = db.selectFrom(LEAD)

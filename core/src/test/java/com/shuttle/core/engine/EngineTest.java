@@ -162,15 +162,6 @@ class EngineTest {
     }
 
     @Test
-    void triesGrowInHelpAndEndInAnOfferOfAPerson() {
-        Talk talk = atName().says("Dana").says("hmm").hears("That doesn't look like an email address.");
-        talk.says("hmm hmm").hearsPart("robin@example.org");
-        talk.says("dunno").hearsPart("Passing you on.");
-        assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);
-        assertThat(talk.effects).contains(new Effect.Queue("visits"));
-    }
-
-    @Test
     void gaveUpLeadsWhereTheDesignerSays() {
         Flow flow = flow("main")
                 .add(new Step.Question(
@@ -272,45 +263,6 @@ class EngineTest {
         assertThat(talk.effects).contains(new Effect.KeepLead("Dana Whitlow", "dana@example.org", ""));
         talk.says("is there parking?");
         assertThat(talk.effects).noneMatch(Effect.KeepLead.class::isInstance);
-    }
-
-    @Test
-    void aPersonTakesAnswersAndCloses() {
-        Talk talk = atMenu().says("a person");
-        talk.hears("Passing you on.");
-        talk.says("I wait").hears();
-        talk.take(new Event.AgentTook(talk.stamp(), "Idris")).hears("You are talking with Idris now.");
-        talk.take(new Event.AgentSaid(talk.stamp(), "Idris", "Good evening")).hears("Good evening");
-        talk.says("is there parking?").hears();
-        talk.take(new Event.AgentClosed(talk.stamp(), "Idris")).hears("Clear skies!");
-        assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
-        assertThat(talk.tell(new Event.Said(talk.stamp(), "hello?"))).isEqualTo(new Turn.Refused(Turn.Reason.ENDED));
-    }
-
-    @Test
-    void whoWaitsCanLeaveTheQueue() {
-        Talk talk = atMenu().says("a person").says("back to the menu");
-        assertThat(talk.state.speaker()).isEqualTo(Speaker.BOT);
-        assertThat(talk.effects).contains(new Effect.LeaveQueue());
-        talk.hears("Welcome back. What would you like?");
-    }
-
-    @Test
-    void whenNobodyIsThereThePlaceIsKept() {
-        FakePorts empty = world();
-        empty.anybody = false;
-        Talk.with(empty, MAIN)
-                .picks("o2")
-                .says("a person")
-                .hears("Nobody is in.", "What is your name?")
-                .says("Dana")
-                .knows("name", "Dana");
-    }
-
-    @Test
-    void withoutAHandOffStepAnyTeamIsAsked() {
-        Flow bare = flow("main").message("a", "Hi", null).build();
-        assertThat(Talk.with(bare).says("a person").effects).contains(new Effect.Queue(""));
     }
 
     @Test

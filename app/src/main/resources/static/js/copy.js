@@ -1,0 +1,12 @@
+// A button that copies a text and says so.
+
+document.addEventListener('alpine:init', () => {
+  globalThis.Alpine.data('copy', () => ({
+    label: 'Copy',
+
+    async copy() {
+      await navigator.clipboard.writeText(new URL(this.$root.dataset.text, location.href).href);
+      this.label = 'Copied';
+    },
+  }));
+});

@@ -1,0 +1,127 @@
+package com.shuttle.core.engine;
+
+import static com.shuttle.core.flow.FlowBuilder.flow;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.ValueType;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Passing a conversation to a person and back. */
+class HandoffTest {
+
+    private static final Flow MAIN = flow("main")
+            .choice("menu", "Welcome back. What would you like?", "Nothing", "bye", "Plan a visit", "name")
+            .question("name", "Lovely. What is your name?", ValueType.PERSON_NAME, "name", "email")
+            .question("email", "And your email?", ValueType.EMAIL, "email", "bye")
+            .handOff("person", "visits", "bye", null)
+            .end("bye", "Clear skies!")
+            .build();
+
+    private static FakePorts world() {
+        return new FakePorts().knows("parking", "Parking is free.", 0.9);
+    }
+
+    private static Talk atMenu() {
+        return Talk.with(world(), MAIN);
+    }
+
+    private static Talk atName() {
+        return atMenu().picks("o2");
+    }
+
+    @Test
+    void aPersonTakesAnswersAndCloses() {
+        Talk talk = atMenu().says("a person");
+        talk.hears("Passing you on.");
+        talk.says("I wait").hears();
+        talk.take(new Event.AgentTook(talk.stamp(), "Idris")).hears("You are talking with Idris now.");
+        talk.take(new Event.AgentSaid(talk.stamp(), "Idris", "Good evening")).hears("Good evening");
+        talk.says("is there parking?").hears();
+        talk.take(new Event.AgentClosed(talk.stamp(), "Idris")).hears("Clear skies!");
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
+        assertThat(talk.tell(new Event.Said(talk.stamp(), "hello?"))).isEqualTo(new Turn.Refused(Turn.Reason.ENDED));
+    }
+
+    @Test
+    void whoWaitsCanLeaveTheQueue() {
+        Talk talk = atMenu().says("a person").says("back to the menu");
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.BOT);
+        assertThat(talk.effects).contains(new Effect.LeaveQueue());
+        talk.hears("Welcome back. What would you like?");
+    }
+
+    @Test
+    void whenNobodyIsThereThePlaceIsKept() {
+        FakePorts empty = world();
+        empty.anybody = false;
+        Talk.with(empty, MAIN)
+                .picks("o2")
+                .says("a person")
+                .hears("Nobody is in.", "What is your name?")
+                .says("Dana")
+                .knows("name", "Dana");
+    }
+
+    @Test
+    void withoutAHandOffStepAnyTeamIsAsked() {
+        Flow bare = flow("main").message("a", "Hi", null).build();
+        assertThat(Talk.with(bare).says("a person").effects).contains(new Effect.Queue(""));
+    }
+
+    @Test
+    void triesGrowInHelpAndEndInAnOfferOfAPerson() {
+        Talk talk = atName().says("Dana").says("hmm").hears("That doesn't look like an email address.");
+        talk.says("hmm hmm").hearsPart("robin@example.org");
+        talk.says("dunno").hearsPart("Passing you on.");
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);
+        assertThat(talk.effects).contains(new Effect.Queue("visits"));
+    }
+
+    @Test
+    void aPersonMayTakeAConversationUnasked() {
+        Talk talk = atName();
+        talk.take(new Event.AgentTook(talk.stamp(), "Idris")).hears("You are talking with Idris now.");
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.PERSON);
+        talk.says("Dana").hears();
+        assertThat(talk.state.variables())
+                .as("what is said to a person is not read as an answer")
+                .isEmpty();
+        talk.take(new Event.AgentClosed(talk.stamp(), "Idris")).hearsPart("was closed");
+        assertThat(talk.effects).contains(new Effect.Finish());
+    }
+
+    @Test
+    void whoStopsWhileWaitingIsDone() {
+        Talk talk = atMenu().says("a person").says("goodbye");
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
+        assertThat(talk.effects).contains(new Effect.LeaveQueue(), new Effect.Finish());
+    }
+
+    @Test
+    void whoGoesBackWhileWaitingIsHeardByTheBotAgain() {
+        Talk talk = atMenu().says("a person").says("go back").hearsPart("I'm back");
+        talk.says("is there parking?").hears("Parking is free.");
+    }
+
+    @Test
+    void theNobodyExitIsTakenWhereTheDesignerLedIt() {
+        FakePorts empty = world();
+        empty.anybody = false;
+        Flow flow = flow("main")
+                .choice("menu", "Which?", "A", "end", "B", "end")
+                .handOff("person", "visits", "end", "leave")
+                .question("leave", "Leave your email?", ValueType.EMAIL, "email", "end")
+                .build();
+        Talk.with(empty, flow).says("a person please").hears("Nobody is in.", "Leave your email?");
+    }
+
+    @ParameterizedTest
+    @EnumSource(Speaker.class)
+    void anEndedConversationPassesToNobody(Speaker other) {
+        assertThat(Speaker.ENDED.mayPassTo(other)).isFalse();
+        assertThat(other.mayPassTo(other)).isFalse();
+    }
+}
