@@ -9,9 +9,14 @@ final class FollowUp {
 
     private static final Set<String> OPENINGS =
             Set.of("and", "what about", "how about", "or", "also", "but", "then", "so");
-    private static final Set<String> POINTERS = Set.of(
-            "it", "they", "them", "that", "this", "those", "these", "there", "one", "ones", "its", "their", "he",
-            "she");
+    private static final Set<String> POINTERS =
+            Set.of("it", "they", "them", "that", "this", "those", "these", "one", "ones", "its", "their", "he", "she");
+
+    /** Longer questions stand for themselves. */
+    private static final int LONGEST = 12;
+
+    /** A question as short as this says too little by itself. */
+    private static final int SHORT = 3;
 
     private FollowUp() {}
 
@@ -23,6 +28,7 @@ final class FollowUp {
         String two = words.size() > 1 ? words.get(0) + " " + words.get(1) : "";
         boolean opens = OPENINGS.contains(words.getFirst()) || OPENINGS.contains(two);
         boolean points = words.stream().anyMatch(POINTERS::contains);
-        return opens && words.size() <= 12 || points && words.size() <= 12 || words.size() <= 3;
+        boolean asks = Words.looksLikeQuestion(question);
+        return words.size() <= LONGEST && (opens || asks && (points || words.size() <= SHORT));
     }
 }

@@ -42,6 +42,9 @@ class PassagesTest {
                 "children?|true",
                 "What does a telescope night cost for a family of five|false",
                 "Do you repair binoculars on Thursdays|false",
+                "there are 28 of us|false",
+                "twelve|false",
+                "that is all|false",
                 "''|false"
             })
     void followUpsLeanOnTheQuestionBefore(String question, boolean leans) {
