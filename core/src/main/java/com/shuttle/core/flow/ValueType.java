@@ -8,11 +8,25 @@ import java.util.Locale;
 /** What kind of thing a question asks for, and so what kind of value a variable holds. */
 public enum ValueType {
     TEXT("text"),
+    LONG_TEXT("long text"),
     PERSON_NAME("person's name"),
+    COMPANY("company"),
     EMAIL("email"),
     PHONE("phone"),
     NUMBER("number"),
-    YES_NO("yes or no");
+    MONEY("money"),
+    DATE("date"),
+    TIME("time"),
+    DATE_TIME("date and time"),
+    URL("web address"),
+    PLACE("place"),
+    YES_NO("yes or no"),
+    CHOICE("one of a list"),
+    MULTI_CHOICE("some of a list"),
+    RATING("rating"),
+    SLIDER("slider"),
+    FILE("file"),
+    SECRET("secret");
 
     private final String label;
 
@@ -23,6 +37,24 @@ public enum ValueType {
     /** The words designers see. */
     public String label() {
         return label;
+    }
+
+    /** Whether any words at all are an answer. */
+    public boolean free() {
+        return this == TEXT || this == LONG_TEXT;
+    }
+
+    /** Whether its values are numbers that a smallest and a largest can be set for. */
+    public boolean numeric() {
+        return this == NUMBER || this == RATING || this == SLIDER;
+    }
+
+    /** Whether it is taken from a message that answers something else ("Dana, 24 of us on 3 May"). */
+    public boolean givenAside() {
+        return switch (this) {
+            case PERSON_NAME, COMPANY, EMAIL, PHONE, NUMBER, MONEY, DATE, TIME, DATE_TIME, URL, CHOICE, MULTI_CHOICE -> true;
+            default -> false;
+        };
     }
 
     /** The JSON form, e.g. {@code person_name}. */

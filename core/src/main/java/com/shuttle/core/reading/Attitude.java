@@ -1,41 +1,29 @@
 package com.shuttle.core.reading;
 
-import java.util.Set;
 import java.util.regex.Pattern;
 
 /** Replies that are about the question rather than an answer to it. */
 final class Attitude {
 
     private static final Pattern REFUSES = Pattern.compile(
-            "\\b(rather not|prefer not|don'?t want to|do not want to|won'?t (say|tell|give)|not (telling|saying|giving)"
-                    + "|none of your|no thanks?\\b.*\\b(say|share|give)|keep (that|it) private|not comfortable|decline|skip( this| that| it)?$"
-                    + "|(that'?s|it'?s) private)\\b",
+            "\\b(?:(?:i'?d |i would )?(?:rather|prefer|prefer to|prefer it if) not\\b|rather you didn'?t|don'?t (?:want|wish|like|care) to|do not (?:want|wish) to|don'?t (?:give|share) (?:out|my|that)|i dont give|won'?t (?:say|tell|give|share|be giving|be sharing)"
+                    + "|not (?:telling|saying|giving|sharing|going to (?:say|tell|give|share)|comfortable|willing|happy to (?:say|share|give))|none of your|no thanks?\\b.*\\b(?:say|share|give)|keep (?:that|it|this) (?:private|to myself)|decline"
+                    + "|skip(?: this| that| it| please| that one| this one)?$|(?:that'?s|it'?s|this is|that is) (?:private|personal|confidential|none of)|mind your own|not your business|is(?:n'?t| not) important|pass on that|i'?ll pass)\\b",
             Pattern.CASE_INSENSITIVE);
-    private static final Set<String> ASKS_BACK = Set.of(
-            "why",
-            "what for",
-            "why do you need that",
-            "why do you ask",
-            "what do you mean",
-            "how come",
-            "is that needed",
-            "do i have to",
-            "why do you want to know",
-            "what will you do with it",
-            "is it required",
-            "who sees it",
-            "why do you need it",
-            "why do you need this",
-            "what do you need it for",
-            "what do you need that for");
+    private static final Pattern ASKS_BACK = Pattern.compile(
+            "^\\W*(?:(?:sorry|wait|hm+|um|but|and|hang on|hello|hi)[\\s,]+)*(?:why|what for|how come|what(?:'s| is| do you mean| does that| will you| would you| are you| happens)|who (?:sees|gets|will|reads)|is (?:that|this|it) (?:needed|required|necessary|safe|private|mandatory|optional|really)|do (?:i|you) (?:have to|really need|need|send|share|sell|spam)|must i|how (?:do|will|is|long|safe)|can (?:i|you|we) (?:tell|explain|decide|skip|say|do)|are you going|will (?:you|it|this)|which one|you first|like what|such as what|what kind|what sort|meaning what|huh|pardon|come again)\\b[^\\n]*$",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern ASKS = Pattern.compile("\\b(?:why (?:do|does|would|should|is|are)|what (?:for|will you use|do you need))\\b[^.]*\\?", Pattern.CASE_INSENSITIVE);
 
     private Attitude() {}
 
     /** {@link Reading#REFUSED}, {@link Reading#ASKED_BACK}, or {@link Reading#NOTHING} for neither. */
     static Reading of(String text) {
-        if (ASKS_BACK.contains(Words.normal(text))) {
-            return Reading.ASKED_BACK;
+        String plain = text.replace("’", "'");
+        if (REFUSES.matcher(plain.strip()).find()) {
+            return Reading.REFUSED;
         }
-        return REFUSES.matcher(text.strip()).find() ? Reading.REFUSED : Reading.NOTHING;
+        boolean asks = ASKS.matcher(plain).find() || ASKS_BACK.matcher(plain).matches() && Words.of(plain).size() <= 14;
+        return asks ? Reading.ASKED_BACK : Reading.NOTHING;
     }
 }

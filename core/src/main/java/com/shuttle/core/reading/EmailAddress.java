@@ -9,14 +9,18 @@ import org.apache.commons.validator.routines.EmailValidator;
 /** What counts as an email address: as RFC 5321 has it, at a known top-level domain or one reserved for examples. */
 public final class EmailAddress {
 
-    private static final EmailValidator VALIDATOR = new EmailValidator(
-            false, false, DomainValidator.getInstance(false, List.of(new Item(ArrayType.GENERIC_PLUS, new String[] {
-                "example", "test"
-            }))));
+    private static final DomainValidator DOMAINS = DomainValidator.getInstance(
+            false, List.of(new Item(ArrayType.GENERIC_PLUS, new String[] {"example", "test"})));
+    private static final EmailValidator VALIDATOR = new EmailValidator(false, false, DOMAINS);
 
     private EmailAddress() {}
 
     public static boolean isValid(String address) {
         return VALIDATOR.isValid(address);
+    }
+
+    /** Whether {@code host} is a domain name under a known top-level domain. */
+    static boolean isDomain(String host) {
+        return DOMAINS.isValid(host);
     }
 }

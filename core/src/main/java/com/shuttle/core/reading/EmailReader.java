@@ -1,61 +1,75 @@
 package com.shuttle.core.reading;
 
-import java.util.LinkedHashSet;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
-/** Reads one email address, also spelled out ("dana at example dot org"). Keeps the case of its local part. */
+/**
+ * Finds email addresses, also spelled out ("dana at example dot org") or with a comma typed for a point before the
+ * top-level domain. Keeps the case of the local part.
+ */
 final class EmailReader {
 
-    private static final Pattern ADDRESS =
-            Pattern.compile("[\\p{L}\\p{N}._%+'-]+\\s?@\\s?[\\p{L}\\p{N}-]+(?:\\.[\\p{L}\\p{N}-]+)+");
+    private static final Pattern ADDRESS = Pattern.compile(
+            "[\\p{L}\\p{N}._%+'-]+\\s?@\\s?[\\p{L}\\p{N}-]+(?:\\s?\\.\\s?[\\p{L}\\p{N}-]+)*(?:[.,][\\p{L}]{2,24})");
+    private static final String DOT = "(?:\\s*\\.\\s*|\\s+dot\\s+|\\s*[\\[({]\\s*dot\\s*[\\])}]\\s*)";
+    private static final String AT = "(?:\\s+at\\s+|\\s*[\\[({]\\s*(?:at|@)\\s*[\\])}]\\s*|\\s*@\\s*)";
+    private static final String PART = "[\\p{L}\\p{N}_+-]+";
     private static final Pattern SPELLED = Pattern.compile(
-            "([\\p{L}\\p{N}_+-]+(?:(?:\\.| dot )[\\p{L}\\p{N}_+-]+)*) (?:at|\\(at\\)|\\[at\\]) ([\\p{L}\\p{N}-]+(?:(?:\\.| dot | \\(dot\\) )[\\p{L}\\p{N}-]+)+)",
+            "(" + PART + "(?:(?:" + DOT + "|\\s+(?:plus|underscore|dash|hyphen)\\s+)" + PART + ")*)" + AT + "(" + PART + "(?:" + DOT + PART + ")+)",
             Pattern.CASE_INSENSITIVE);
+    private static final Pattern LEAD =
+            Pattern.compile("^(?:(?:it'?s|its|is|email|e-?mail|mail|address|me|my|on|write|to|the|use|and)\\s+)+", Pattern.CASE_INSENSITIVE);
 
     private EmailReader() {}
 
     static Reading read(String text) {
-        Set<String> found = new LinkedHashSet<>();
-        int start = -1;
-        int end = -1;
+        return Settling.reading(text, find(text));
+    }
+
+    static List<Mention> find(String text) {
+        List<Mention> found = new ArrayList<>();
         Matcher plain = ADDRESS.matcher(text);
         while (plain.find()) {
-            String address = valid(plain.group().replaceAll("\\s", ""));
-            if (address != null && found.add(address)) {
-                start = plain.start();
-                end = plain.end();
+            String bare = plain.group().replaceAll("\\s", "");
+            String address = valid(bare.replaceAll(",(?=\\p{L}+$)", "."));
+            int end = plain.end();
+            if (address == null) {
+                Matcher shorter = Pattern.compile("^[^@]+@[^\\s,]+").matcher(plain.group());
+                address = shorter.find() ? valid(shorter.group()) : null;
+                end = address == null ? end : plain.start() + shorter.end();
+            }
+            if (address != null) {
+                found.add(Mention.of(new Value.Text(address), plain.start(), end));
             }
         }
-        if (found.isEmpty()) {
-            Matcher spelled = SPELLED.matcher(text);
-            while (spelled.find()) {
-                String address = valid(dots(spelled.group(1)) + "@" + dots(spelled.group(2)));
-                if (address != null && found.add(address)) {
-                    start = spelled.start();
-                    end = spelled.end();
-                }
+        if (!found.isEmpty()) {
+            return found;
+        }
+        Matcher spelled = SPELLED.matcher(text);
+        while (spelled.find()) {
+            String local = LEAD.matcher(spelled.group(1)).replaceFirst("");
+            String address = valid(plain(local) + "@" + plain(spelled.group(2)));
+            if (address != null) {
+                found.add(Mention.of(new Value.Text(address), spelled.end(1) - local.length(), spelled.end()));
             }
         }
-        if (found.isEmpty()) {
-            return Reading.NOTHING;
-        }
-        if (found.size() > 1) {
-            return new Reading.Unclear(found.stream()
-                    .map(address -> (Value) new Value.Text(address))
-                    .toList());
-        }
-        return new Reading.Given(new Value.Text(found.iterator().next()), start, end);
+        return found;
     }
 
-    private static String dots(String spelled) {
-        return spelled.replaceAll("(?i)\\s*\\(dot\\)\\s*|\\s+dot\\s+", ".").replace(" ", "");
+    private static String plain(String spelled) {
+        return spelled.replaceAll("(?i)" + DOT, ".")
+                .replaceAll("(?i)\\s+plus\\s+", "+")
+                .replaceAll("(?i)\\s+underscore\\s+", "_")
+                .replaceAll("(?i)\\s+(?:dash|hyphen)\\s+", "-")
+                .replace(" ", "");
     }
 
-    private static @org.jspecify.annotations.Nullable String valid(String address) {
-        String bare = address.replaceAll("^[.'-]+", "");
+    private static @Nullable String valid(String address) {
+        String bare = address.replaceAll("^[.'-]+", "").replaceAll("[.'-]+$", "");
         if (!EmailAddress.isValid(bare)) {
             return null;
         }

@@ -1,126 +1,167 @@
 package com.shuttle.core.reading;
 
+import com.shuttle.core.reading.Numerals.Parsed;
 import java.math.BigDecimal;
-import java.util.LinkedHashSet;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Reads one number: digits with thousands separators and a decimal point, "2k", number words up to the thousands, "a
- * dozen", and corrections ("make it 5, not 4"; "4, no sorry 5").
+ * Finds numbers: as {@link Numerals} reads them, but not those that belong to a date, a time of day or an amount of
+ * money. "10 to 12" and "ten or twelve" are ranges. Companies of people count too: "just me and my wife" is 2.
  */
 final class NumberReader {
 
-    private static final Pattern DIGITS = Pattern.compile(
-            "(?<![\\p{L}\\d.,:/@-])-?\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?(?![\\d/:@])|(?<![\\p{L}\\d.,:/@])-?\\d{1,15}(?:\\.\\d+)?(?:\\s?k\\b)?(?![\\d/:@]|(?:st|nd|rd|th)\\b)",
+    private static final Set<String> ORDINALS = Set.of("st", "nd", "rd", "th");
+    private static final Set<String> HALVES_OF_DAY = Set.of("am", "pm", "a.m", "p.m", "o'clock");
+    private static final Set<String> TO = Set.of("to", "or", "-", "–", "—", "till", "and");
+    static final Set<String> PEOPLE = Set.of(
+            "adult", "adults", "child", "children", "kid", "kids", "grown-ups", "grownups", "grown", "baby", "babies",
+            "toddler", "toddlers", "teenager", "teenagers", "teen", "teens", "pupil", "pupils", "student", "students",
+            "teacher", "teachers", "friend", "friends", "infant", "infants", "senior", "seniors", "son", "sons",
+            "daughter", "daughters", "staff", "guest", "guests", "people", "persons", "helper", "helpers", "grandchildren");
+    private static final String RELATION =
+            "(?:wife|husband|partner|mum|mom|mother|dad|father|sister|brother|son|daughter|girlfriend|boyfriend|friend|"
+                    + "mate|boss|colleague|baby|nan|gran|grandma|grandad|grandson|granddaughter|flatmate|neighbour|fianc[eé]e?|aunt|uncle|cousin|child|kid|other half|better half)";
+    private static final Pattern COMPANY_OF_TWO = Pattern.compile(
+            "\\b(?:just |only )?(?:me|myself|i)(?:,| and| &| plus| with)+ (?:my|the|our|a) " + RELATION
+                    + "\\b|\\bmy " + RELATION + "(?: and| &) (?:i|me|myself)\\b",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern NOT =
-            Pattern.compile("\\b(?:not|instead of|rather than)\\s+$", Pattern.CASE_INSENSITIVE);
-    private static final Pattern CORRECTS = Pattern.compile(
-            "\\b(?:no,? sorry|sorry,? no|no wait|i mean|actually|make (?:it|that)|correction|or rather|sorry)\\b[^\\d]*$",
+    private static final Pattern MORE_OF_THEM = Pattern.compile(
+            "(?:,| and| plus| &) (?:my|our|the|a|his|her) " + RELATION + "\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern ALONE = Pattern.compile(
+            "^\\W*(?:it'?s |it is |it'?ll be |there'?s |there is )?(?:just|only)? ?(?:me|myself|one person|me myself)(?: alone| only| on my own| by myself|,? just me)?\\W*$"
+                    + "|\\b(?:just|only) (?:me|myself)\\b|\\bon my own\\b|\\b(?:by|for) myself\\b|\\bi'?m (?:coming )?alone\\b",
             Pattern.CASE_INSENSITIVE);
-    private static final Map<String, Integer> SMALL = Map.ofEntries(
-            Map.entry("zero", 0),
-            Map.entry("none", 0),
-            Map.entry("one", 1),
-            Map.entry("two", 2),
-            Map.entry("three", 3),
-            Map.entry("four", 4),
-            Map.entry("five", 5),
-            Map.entry("six", 6),
-            Map.entry("seven", 7),
-            Map.entry("eight", 8),
-            Map.entry("nine", 9),
-            Map.entry("ten", 10),
-            Map.entry("eleven", 11),
-            Map.entry("twelve", 12),
-            Map.entry("thirteen", 13),
-            Map.entry("fourteen", 14),
-            Map.entry("fifteen", 15),
-            Map.entry("sixteen", 16),
-            Map.entry("seventeen", 17),
-            Map.entry("eighteen", 18),
-            Map.entry("nineteen", 19),
-            Map.entry("twenty", 20),
-            Map.entry("thirty", 30),
-            Map.entry("forty", 40),
-            Map.entry("fourty", 40),
-            Map.entry("fifty", 50),
-            Map.entry("sixty", 60),
-            Map.entry("seventy", 70),
-            Map.entry("eighty", 80),
-            Map.entry("ninety", 90),
-            Map.entry("dozen", 12),
-            Map.entry("couple", 2));
+    private static final Pattern BOTH = Pattern.compile("\\bboth of us\\b|\\bthe pair of us\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NOBODY =
+            Pattern.compile("^\\W*(?:none|nobody|no ?one|nothing|none at all|no \\w+|zilch|nada)\\W*$", Pattern.CASE_INSENSITIVE);
 
     private NumberReader() {}
 
-    static Reading read(String text) {
-        Set<BigDecimal> found = new LinkedHashSet<>();
-        int start = -1;
-        int end = -1;
-        Matcher digits = DIGITS.matcher(text);
-        while (digits.find()) {
-            String before = text.substring(0, digits.start());
-            if (NOT.matcher(before).find()) {
-                continue;
-            }
-            if (CORRECTS.matcher(before).find()) {
-                found.clear();
-            }
-            found.add(value(digits.group()));
-            start = digits.start();
-            end = digits.end();
+    static Reading read(String text, Context context) {
+        List<Mention> found = find(Tokens.of(text), context);
+        Mention company = company(text, found);
+        if (company != null) {
+            return Settling.reading(text, List.of(company));
         }
-        if (found.isEmpty()) {
-            BigDecimal words = spelled(Words.of(text.replace('-', ' ')));
-            return words == null ? Reading.NOTHING : new Reading.Given(new Value.Numeric(words), 0, text.length());
+        if (found.isEmpty() && NOBODY.matcher(text).matches() && !text.strip().matches("(?i)no|no (thanks?|idea|clue|way)\\W*")) {
+            return new Reading.Given(Value.Numeric.of(0), 0, text.length());
         }
-        if (found.size() > 1) {
-            return new Reading.Unclear(found.stream()
-                    .map(number -> (Value) new Value.Numeric(number))
-                    .toList());
-        }
-        return new Reading.Given(new Value.Numeric(found.iterator().next()), start, end);
+        return Settling.reading(text, summed(text, found));
     }
 
-    private static BigDecimal value(String digits) {
-        String bare = digits.replace(",", "").strip().toLowerCase();
-        if (bare.endsWith("k")) {
-            return new BigDecimal(bare.substring(0, bare.length() - 1).strip())
-                    .multiply(BigDecimal.valueOf(1000))
-                    .stripTrailingZeros();
-        }
-        return new BigDecimal(bare);
-    }
-
-    /** The first run of number words, e.g. "two hundred and five"; null if there is none. */
-    private static @org.jspecify.annotations.Nullable BigDecimal spelled(List<String> words) {
-        long total = 0;
-        long group = 0;
-        boolean any = false;
-        for (String word : words) {
-            Integer small = SMALL.get(word);
-            if (small != null) {
-                boolean multiplies = word.equals("dozen") || word.equals("couple");
-                group = multiplies ? Math.max(1, group) * small : group + small;
-            } else if (word.equals("hundred")) {
-                group = Math.max(1, group) * 100;
-            } else if (word.equals("thousand")) {
-                total += Math.max(1, group) * 1000;
-                group = 0;
-            } else if (any && (word.equals("and") || word.equals("a"))) {
+    /** All numbers, in their order. */
+    static List<Mention> find(Tokens tokens, Context context) {
+        List<Mention> found = new ArrayList<>();
+        int i = 0;
+        while (i < tokens.size()) {
+            Parsed parsed = taken(tokens, i, context);
+            if (parsed == null) {
+                i++;
                 continue;
-            } else if (any) {
-                break;
+            }
+            int next = parsed.next();
+            Parsed other = tokens.is(next, TO) && !tokens.follows(next, "and", "a") ? taken(tokens, next + 1, context) : null;
+            boolean between = tokens.is(i - 1, "between");
+            if (other != null && (!tokens.is(next, "and") || between)) {
+                found.add(Mention.range(
+                        new Value.Numeric(scaledLike(parsed, other, tokens)),
+                        new Value.Numeric(other.value()),
+                        tokens.start(i),
+                        tokens.endBefore(other.next())));
+                i = other.next();
             } else {
-                continue;
+                found.add(Mention.of(new Value.Numeric(parsed.value()), tokens.start(i), tokens.endBefore(next)));
+                i = next;
             }
-            any = true;
         }
-        return any ? BigDecimal.valueOf(total + group) : null;
+        return found;
+    }
+
+    private static @Nullable Parsed taken(Tokens tokens, int i, Context context) {
+        Parsed parsed = Numerals.at(tokens, i, context);
+        if (parsed == null) {
+            return null;
+        }
+        boolean figure = tokens.at(i).figure();
+        int next = parsed.next();
+        boolean ordinal = figure && tokens.touches(next - 1) && tokens.is(next, ORDINALS);
+        boolean hour = tokens.is(next, HALVES_OF_DAY)
+                || (tokens.is(next, "a") || tokens.is(next, "p")) && tokens.is(next + 1, ".") && tokens.is(next + 2, "m");
+        boolean stuck = figure && tokens.touches(i - 1) && tokens.at(i - 1).letters()
+                || figure && tokens.touches(next - 1) && tokens.at(next).letters() && tokens.word(next).length() > 3;
+        boolean long_ = figure && tokens.at(i).word().length() > 15;
+        boolean noun = !figure && tokens.is(i, "one") && next == i + 1 && wordOne(tokens, i);
+        return ordinal || hour || stuck || long_ || noun ? null : parsed;
+    }
+
+    /** "this one", "one of us", "no one" name no number. */
+    private static boolean wordOne(Tokens tokens, int i) {
+        return tokens.is(i + 1, "of")
+                || tokens.is(i - 1, Set.of("this", "that", "the", "no", "which", "any", "every", "each", "some", "my", "last"));
+    }
+
+    /** "3 to 4k" is 3,000 to 4,000. */
+    private static BigDecimal scaledLike(Parsed from, Parsed to, Tokens tokens) {
+        boolean scaled = tokens.is(to.next() - 1, "k") && !tokens.is(from.next() - 1, "k");
+        return scaled && from.value().compareTo(to.value()) < 0 && from.value().compareTo(BigDecimal.valueOf(1000)) < 0
+                ? from.value().multiply(BigDecimal.valueOf(1000))
+                : from.value();
+    }
+
+    private static @Nullable Mention company(String text, List<Mention> found) {
+        if (BOTH.matcher(text).find()) {
+            return Mention.of(Value.Numeric.of(2), 0, text.length());
+        }
+        Matcher two = COMPANY_OF_TWO.matcher(text);
+        if (two.find()) {
+            int count = 2;
+            Matcher more = MORE_OF_THEM.matcher(text);
+            int from = two.end();
+            while (more.find(from)) {
+                count++;
+                from = more.end();
+            }
+            for (Mention mention : found) {
+                if (!mention.clear() || !peopleAfter(text, mention)) {
+                    return null;
+                }
+                count += ((Value.Numeric) mention.values().getFirst()).number().intValue();
+            }
+            return Mention.of(Value.Numeric.of(count), two.start(), two.end());
+        }
+        boolean meAndThey = text.matches("(?is)\\W*(?:just |only )?(?:me|myself)(?:,| and| plus| &|\\s)+.*") && found.size() == 1
+                && found.getFirst().clear() && peopleAfter(text, found.getFirst());
+        if (meAndThey) {
+            BigDecimal others = ((Value.Numeric) found.getFirst().values().getFirst()).number();
+            return Mention.of(new Value.Numeric(others.add(BigDecimal.ONE)), 0, found.getFirst().end());
+        }
+        return found.isEmpty() && ALONE.matcher(text).find() ? Mention.of(Value.Numeric.of(1), 0, text.length()) : null;
+    }
+
+    /** "2 adults and 3 children" are 5, where every number counts people. */
+    private static List<Mention> summed(String text, List<Mention> found) {
+        if (found.size() < 2 || !found.stream().allMatch(m -> m.clear() && peopleAfter(text, m))) {
+            return found;
+        }
+        for (int i = 1; i < found.size(); i++) {
+            String between = text.substring(found.get(i - 1).end(), found.get(i).start());
+            if (!between.matches("(?is)\\s*[\\p{L}-]+(?: [\\p{L}-]+)?\\s*(?:,|and|&|plus|\\+|with|,? and)+\\s*")) {
+                return found;
+            }
+        }
+        BigDecimal total = found.stream()
+                .map(m -> ((Value.Numeric) m.values().getFirst()).number())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        return List.of(Mention.of(new Value.Numeric(total), found.getFirst().start(), found.getLast().end()));
+    }
+
+    private static boolean peopleAfter(String text, Mention mention) {
+        List<String> words = Words.of(text.substring(mention.end(), Math.min(text.length(), mention.end() + 40)));
+        return words.stream().limit(2).anyMatch(PEOPLE::contains);
     }
 }

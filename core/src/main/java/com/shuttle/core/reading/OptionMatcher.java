@@ -2,15 +2,18 @@ package com.shuttle.core.reading;
 
 import com.shuttle.core.flow.Option;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
 /**
  * Which of the offered options typed text means. Tried in this order, the first rule that speaks decides: the whole
- * label or synonym; position ("the second"); all words of a label or synonym in the text, or the text part of one;
- * small misspelling of a label's telling words. Two options that a rule likes equally are <i>unclear</i>. Meaning is
- * the caller's to ask after that. Pure function.
+ * label or synonym; position ("the second"); the interval a number falls in ("750" in "£500 to £1,000"); words of a
+ * label in the text that still stand after denials and corrections; all words of a label, or the text part of one;
+ * initials ("XL"); small misspelling of a label's telling words; meaning. Two options that a rule likes equally are
+ * <i>unclear</i>. Pure function of its arguments.
  */
 public final class OptionMatcher {
 
@@ -28,8 +31,14 @@ public final class OptionMatcher {
         record None() implements Match {}
     }
 
+    /** From this cosine on, typed words mean an option that they share no word with. */
+    static final double MEANT = 0.27;
+
+    /** An option meant must be nearer than the next by this much. */
+    static final double MARGIN = 0.14;
+
     private static final Match NONE = new Match.None();
-    private static final Map<String, Integer> POSITIONS = Map.ofEntries(
+    static final Map<String, Integer> POSITIONS = Map.ofEntries(
             Map.entry("first", 0),
             Map.entry("1st", 0),
             Map.entry("second", 1),
@@ -44,47 +53,70 @@ public final class OptionMatcher {
             Map.entry("6th", 5),
             Map.entry("seventh", 6),
             Map.entry("7th", 6));
-    private static final Set<String> FILLERS = Set.of(
-            "the", "a", "an", "one", "please", "i", "i'd", "like", "want", "to", "would", "option", "number", "and",
-            "of", "for", "my", "me", "it", "that", "this", "is", "about", "in", "on", "with", "do", "you", "your",
-            "can", "what", "s", "let's", "go", "think", "we", "us", "our", "some", "just", "need", "have", "thanks",
-            "yes", "no", "not");
+    static final Set<String> FILLERS = Set.of(
+            "the", "a", "an", "one", "ones", "please", "pls", "i", "i'd", "i'll", "like", "want", "to", "would", "option",
+            "number", "and", "of", "for", "my", "me", "it", "it's", "that", "this", "is", "about", "in", "on", "with", "do",
+            "you", "your", "can", "what", "s", "let's", "go", "think", "we", "we'll", "us", "our", "some", "just", "need",
+            "have", "thanks", "yes", "no", "not", "or", "be", "will", "only", "take", "at", "from", "by", "as", "so");
 
     private OptionMatcher() {}
 
-    /** Matches {@code text} against {@code options}; options with an empty label never match. */
+    /** As {@link #match(String, List, Context, Meaning)} without numbers' habits and without meaning. */
     public static Match match(String text, List<Option> options) {
+        return match(text, options, new Context("GB", java.time.LocalDateTime.MIN), Meaning.NONE);
+    }
+
+    /** Matches {@code text} against {@code options}; options with an empty label never match. */
+    public static Match match(String text, List<Option> options, Context context, Meaning meaning) {
         List<String> words = Words.of(text);
         if (words.isEmpty() || options.isEmpty()) {
             return NONE;
         }
-        String normal = String.join(" ", words);
-        List<Option> whole = new ArrayList<>();
-        for (Option option : options) {
-            if (names(option).stream().anyMatch(name -> name.equals(normal))) {
-                whole.add(option);
-            }
-        }
-        if (!whole.isEmpty()) {
-            return decide(whole, "its label");
+        Match whole = whole(words, options);
+        if (!(whole instanceof Match.None)) {
+            return whole;
         }
         Match position = position(words, options);
         if (!(position instanceof Match.None)) {
             return position;
         }
-        if (Words.looksLikeQuestion(text)) {
+        if (text.strip().endsWith("?") || Words.looksLikeQuestion(text)) {
             return NONE;
+        }
+        Match interval = interval(text, options, context);
+        if (!(interval instanceof Match.None)) {
+            return interval;
+        }
+        Match mentioned = mentioned(text, options);
+        if (!(mentioned instanceof Match.None)) {
+            return mentioned;
         }
         List<String> telling =
                 words.stream().filter(word -> !FILLERS.contains(word)).toList();
         if (telling.isEmpty()) {
             return NONE;
         }
+        Match initials = initials(telling, options);
+        if (!(initials instanceof Match.None)) {
+            return initials;
+        }
         Match part = best(telling, options, false, "part of its label");
-        return part instanceof Match.None ? best(telling, options, true, "a small misspelling") : part;
+        if (!(part instanceof Match.None)) {
+            return part;
+        }
+        Match slip = best(telling, options, true, "a small misspelling");
+        return slip instanceof Match.None ? meant(text, options, meaning) : slip;
     }
 
-    private static Match position(List<String> words, List<Option> options) {
+    static Match whole(List<String> words, List<Option> options) {
+        String normal = String.join(" ", words);
+        List<Option> whole = options.stream()
+                .filter(option -> names(option).contains(normal))
+                .toList();
+        return whole.isEmpty() ? NONE : decide(whole, "its label");
+    }
+
+    static Match position(List<String> words, List<Option> options) {
         List<String> bare =
                 words.stream().filter(word -> !FILLERS.contains(word)).toList();
         if (bare.size() != 1) {
@@ -94,12 +126,70 @@ public final class OptionMatcher {
         Integer index = POSITIONS.get(word);
         if (word.equals("last")) {
             index = options.size() - 1;
+        } else if (word.equals("middle") && options.size() % 2 == 1) {
+            index = options.size() / 2;
         } else if (index == null && word.matches("\\d{1,2}")) {
             index = Integer.parseInt(word) - 1;
         }
         return index != null && index >= 0 && index < options.size()
                 ? new Match.One(options.get(index), "its position")
                 : NONE;
+    }
+
+    private static Match interval(String text, List<Option> options, Context context) {
+        List<Interval> intervals =
+                options.stream().map(option -> Interval.of(option.label(), context)).toList();
+        if (intervals.stream().filter(interval -> interval != null).count() < 2) {
+            return NONE;
+        }
+        return Interval.said(text, context)
+                .map(number -> {
+                    List<Option> in = new ArrayList<>();
+                    for (int i = 0; i < options.size(); i++) {
+                        Interval interval = intervals.get(i);
+                        if (interval != null && interval.holds(number)) {
+                            in.add(options.get(i));
+                        }
+                    }
+                    return in.isEmpty() ? NONE : decide(in, "the range it falls in");
+                })
+                .orElse(NONE);
+    }
+
+    /** Whole labels, or a telling word that one label alone has, that are named and neither denied nor corrected. */
+    private static Match mentioned(String text, List<Option> options) {
+        List<Mention> mentions = OptionMentions.find(text, options);
+        List<Mention> standing = Settling.standing(text, mentions);
+        if (standing.isEmpty() || mentions.size() == standing.size() && mentions.size() == 1 && Words.of(text).size() > 14) {
+            return NONE;
+        }
+        Set<Option> found = new LinkedHashSet<>();
+        for (Mention mention : standing) {
+            found.add(OptionMentions.option(mention, options));
+        }
+        return decide(List.copyOf(found), mentions.size() > standing.size() ? "what was not ruled out" : "its words");
+    }
+
+    private static Match initials(List<String> telling, List<Option> options) {
+        if (telling.size() != 1 || telling.getFirst().length() > 4) {
+            return NONE;
+        }
+        List<Option> found = options.stream()
+                .filter(option -> names(option).stream().anyMatch(name -> abbreviates(telling.getFirst(), name)))
+                .toList();
+        return found.size() == 1 ? decide(found, "its initials") : NONE;
+    }
+
+    /** Whether a typed word is the initials of a name: "xl" of "extra large", "s" of "small". */
+    private static boolean abbreviates(String typed, String name) {
+        String[] words = name.split(" ");
+        StringBuilder initials = new StringBuilder();
+        StringBuilder sounded = new StringBuilder();
+        for (String word : words) {
+            initials.append(word.charAt(0));
+            sounded.append(word.startsWith("ex") ? 'x' : word.charAt(0));
+        }
+        return typed.equals(initials.toString()) || typed.equals(sounded.toString());
     }
 
     /** The option that shares the largest part of its telling words, at least half of them and most of the text's. */
@@ -140,7 +230,7 @@ public final class OptionMatcher {
         return shared > 0 && enough ? ofName + ofText : 0;
     }
 
-    private static boolean same(String typed, String word, boolean slips) {
+    static boolean same(String typed, String word, boolean slips) {
         if (typed.equals(word) || stem(typed).equals(stem(word))) {
             return true;
         }
@@ -148,11 +238,44 @@ public final class OptionMatcher {
         return slips && limit > 0 && Words.distance(typed, word, limit) <= limit;
     }
 
-    private static String stem(String word) {
+    static String stem(String word) {
         return word.length() > 3 && word.endsWith("s") ? word.substring(0, word.length() - 1) : word;
     }
 
-    private static List<String> names(Option option) {
+    /** The option whose label, or a synonym, is nearest in meaning, where it is near enough and clearly the nearest. */
+    static Match meant(String text, List<Option> options, Meaning meaning) {
+        List<String> labels = new ArrayList<>();
+        List<Option> owners = new ArrayList<>();
+        for (Option option : options) {
+            for (String name : names(option)) {
+                labels.add(name);
+                owners.add(option);
+            }
+        }
+        if (labels.isEmpty()) {
+            return NONE;
+        }
+        double[] near = meaning.nearness(text, labels);
+        double[] ofOption = new double[options.size()];
+        Arrays.fill(ofOption, -1);
+        for (int i = 0; i < near.length; i++) {
+            int option = options.indexOf(owners.get(i));
+            ofOption[option] = Math.max(ofOption[option], near[i]);
+        }
+        int best = 0;
+        for (int i = 1; i < ofOption.length; i++) {
+            best = ofOption[i] > ofOption[best] ? i : best;
+        }
+        double second = -1;
+        for (int i = 0; i < ofOption.length; i++) {
+            second = i == best ? second : Math.max(second, ofOption[i]);
+        }
+        return ofOption[best] >= MEANT && ofOption[best] - second >= MARGIN
+                ? new Match.One(options.get(best), "its meaning")
+                : NONE;
+    }
+
+    static List<String> names(Option option) {
         List<String> names = new ArrayList<>();
         names.add(Words.normal(option.label()));
         option.also().forEach(other -> names.add(Words.normal(other)));

@@ -1,36 +1,123 @@
 package com.shuttle.core.reading;
 
+import com.google.i18n.phonenumbers.NumberParseException;
 import com.google.i18n.phonenumbers.PhoneNumberMatch;
 import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import com.google.i18n.phonenumbers.PhoneNumberUtil.Leniency;
 import com.google.i18n.phonenumbers.PhoneNumberUtil.PhoneNumberFormat;
-import java.util.LinkedHashMap;
+import com.google.i18n.phonenumbers.PhoneNumberUtil.ValidationResult;
+import com.google.i18n.phonenumbers.Phonenumber.PhoneNumber;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
-/** Reads one phone number in national form of a region or in international form; the value is E.164, no extension. */
+/**
+ * Finds phone numbers in national form of a region or in international form, also dictated in words ("oh seven seven,
+ * double oh …"). The value is E.164, without extension.
+ */
 final class PhoneReader {
 
     private static final PhoneNumberUtil PHONES = PhoneNumberUtil.getInstance();
+    private static final Pattern FIGURES = Pattern.compile("[+(]?\\d[\\d\\s().\\-/·]{5,}\\d");
+    private static final Pattern DICTATED = Pattern.compile(
+            "(?:(?:oh|o|zero|nought|one|two|three|four|five|six|seven|eight|nine|double|triple|treble|plus|\\d+)[\\s,-]+){5,}"
+                    + "(?:oh|o|zero|nought|one|two|three|four|five|six|seven|eight|nine|\\d+)",
+            Pattern.CASE_INSENSITIVE);
+    private static final Map<String, String> DIGITS = new HashMap<>();
+
+    static {
+        String[] words = "zero one two three four five six seven eight nine".split(" ");
+        for (int i = 0; i < words.length; i++) {
+            DIGITS.put(words[i], Integer.toString(i));
+        }
+        DIGITS.put("oh", "0");
+        DIGITS.put("o", "0");
+        DIGITS.put("nought", "0");
+    }
 
     private PhoneReader() {}
 
-    static Reading read(String text, String region) {
-        Map<String, PhoneNumberMatch> found = new LinkedHashMap<>();
-        for (PhoneNumberMatch match : PHONES.findNumbers(text, region, Leniency.VALID, 20)) {
-            found.putIfAbsent(PHONES.format(match.number(), PhoneNumberFormat.E164), match);
+    static Reading read(String text, Context context) {
+        return Settling.reading(text, find(text, context));
+    }
+
+    static List<Mention> find(String text, Context context) {
+        List<Mention> found = new ArrayList<>();
+        if (figures(text) >= 6) {
+            for (PhoneNumberMatch match : PHONES.findNumbers(text.replace('·', ' '), context.region(), Leniency.VALID, 20)) {
+                found.add(Mention.of(new Value.Text(e164(match.number())), match.start(), match.end()));
+            }
+            loose(text, context, found);
+            found.sort(java.util.Comparator.comparingInt(Mention::start));
         }
         if (found.isEmpty()) {
-            return Reading.NOTHING;
+            dictated(text, context, found);
         }
-        if (found.size() > 1) {
-            return new Reading.Unclear(found.keySet().stream()
-                    .map(number -> (Value) new Value.Text(number))
-                    .toList());
+        return found;
+    }
+
+    private static int figures(String text) {
+        int count = 0;
+        for (int i = 0; i < text.length(); i++) {
+            count += text.charAt(i) >= '0' && text.charAt(i) <= '9' ? 1 : 0;
         }
-        Map.Entry<String, PhoneNumberMatch> only = found.entrySet().iterator().next();
-        return new Reading.Given(
-                new Value.Text(only.getKey()),
-                only.getValue().start(),
-                only.getValue().end());
+        return count;
+    }
+
+    /**
+     * Numbers in groupings that the strict finder passes over, and those that are of the right length and prefix but in
+     * no range it knows: ranges are opened, and some set aside for examples, faster than any table of them is renewed.
+     */
+    private static void loose(String text, Context context, List<Mention> found) {
+        Matcher matcher = FIGURES.matcher(text);
+        while (matcher.find()) {
+            boolean known = found.stream().anyMatch(m -> m.start() < matcher.end() && matcher.start() < m.end());
+            String number = known ? null : parsed(matcher.group(), context);
+            if (number != null) {
+                found.add(Mention.of(new Value.Text(number), matcher.start(), matcher.end()));
+            }
+        }
+    }
+
+    private static void dictated(String text, Context context, List<Mention> found) {
+        Matcher matcher = DICTATED.matcher(text);
+        while (matcher.find()) {
+            StringBuilder digits = new StringBuilder();
+            int times = 1;
+            for (String word : matcher.group().toLowerCase(java.util.Locale.ROOT).split("[\\s,-]+")) {
+                switch (word) {
+                    case "double" -> times = 2;
+                    case "triple", "treble" -> times = 3;
+                    case "plus" -> digits.append('+');
+                    default -> {
+                        digits.append(DIGITS.getOrDefault(word, word).repeat(times));
+                        times = 1;
+                    }
+                }
+            }
+            String number = digits.length() > 20 ? null : parsed(digits.toString(), context);
+            if (number != null) {
+                found.add(Mention.of(new Value.Text(number), matcher.start(), matcher.end()));
+            }
+        }
+    }
+
+    private static @Nullable String parsed(String text, Context context) {
+        try {
+            PhoneNumber number = PHONES.parse(text, context.region());
+            boolean possible = PHONES.isPossibleNumberWithReason(number) == ValidationResult.IS_POSSIBLE;
+            boolean prefixed = text.strip().matches("[(]?[+0].*") && !text.replaceAll("\\D", "").matches("(\\d)\\1+");
+            return possible && (prefixed || PHONES.isValidNumber(number)) ? e164(number) : null;
+        } catch (NumberParseException e) {
+            return null;
+        }
+    }
+
+    private static String e164(PhoneNumber number) {
+        return PHONES.format(number, PhoneNumberFormat.E164);
     }
 }

@@ -1,6 +1,8 @@
 package com.shuttle.core.reading;
 
+import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
+import java.util.List;
 
 /**
  * Reads a message for a value of one type. Messages are expected cleaned by {@link Words#clean}. Thread-safe; holds no
@@ -10,46 +12,74 @@ public final class Reader {
 
     private Reader() {}
 
+    /** Reads {@code text} as the reply to a question for a value of {@code type} that needs no options. */
+    public static Reading reply(ValueType type, String text, Context context) {
+        return reply(type, text, context, List.of(), Meaning.NONE);
+    }
+
     /**
-     * Reads {@code text} as the reply to a question for a value of {@code type}.
+     * Reads {@code text} as the reply to a question for a value of {@code type}. A choice's value is the label of the
+     * option.
      *
-     * @param region ISO 3166 country code in whose habits the visitor writes, e.g. {@code GB}
+     * @param options to choose from; empty for the types that have none
      */
-    public static Reading reply(ValueType type, String text, String region) {
+    public static Reading reply(ValueType type, String text, Context context, List<Option> options, Meaning meaning) {
         if (text.isBlank()) {
             return Reading.NOTHING;
         }
-        Reading found = within(type, text, region);
-        if (type == ValueType.TEXT) {
+        Reading found = found(type, text, context, options, meaning);
+        if (type.free()) {
             return found;
         }
         if (found instanceof Reading.Given || found instanceof Reading.Unclear) {
             return found;
         }
-        Reading attitude = Attitude.of(text);
-        if (!(attitude instanceof Reading.Nothing)) {
-            return attitude;
-        }
-        return type == ValueType.PERSON_NAME ? NameReader.bare(text) : Reading.NOTHING;
+        return Attitude.of(text);
     }
 
-    /**
-     * Looks for a value of {@code type} anywhere in a message that need not be a reply to a question for it. More
-     * careful than {@link #reply}: a name must be introduced ("my name is …") and a lone number is not taken.
-     */
-    public static Reading within(ValueType type, String text, String region) {
+    private static Reading found(ValueType type, String text, Context context, List<Option> options, Meaning meaning) {
         return switch (type) {
-            case TEXT -> {
+            case TEXT, LONG_TEXT, SECRET -> {
                 Reading attitude = Attitude.of(text);
-                yield attitude instanceof Reading.Nothing
+                yield attitude instanceof Reading.Nothing || type == ValueType.LONG_TEXT && text.length() > 80
                         ? new Reading.Given(new Value.Text(text), 0, text.length())
                         : attitude;
             }
-            case PERSON_NAME -> NameReader.introduced(text);
+            case PERSON_NAME -> personName(text);
+            case COMPANY -> Attitude.of(text) instanceof Reading.Nothing ? CompanyReader.bare(text) : Reading.NOTHING;
             case EMAIL -> EmailReader.read(text);
-            case PHONE -> PhoneReader.read(text, region);
-            case NUMBER -> NumberReader.read(text);
+            case PHONE -> PhoneReader.read(text, context);
+            case NUMBER, RATING, SLIDER -> NumberReader.read(text, context);
+            case MONEY -> MoneyReader.read(text, context);
+            case DATE -> DateReader.read(text, context);
+            case TIME -> TimeReader.read(text, context);
+            case DATE_TIME -> DateTimeReader.read(text, context);
+            case URL -> UrlReader.read(text, context);
+            case PLACE -> Attitude.of(text) instanceof Reading.Nothing ? PlaceReader.read(text) : Reading.NOTHING;
             case YES_NO -> YesNoReader.read(text);
+            case CHOICE -> choice(text, context, options, meaning);
+            case MULTI_CHOICE -> ManyReader.read(text, options, meaning);
+            case FILE -> Reading.NOTHING;
+        };
+    }
+
+    private static Reading personName(String text) {
+        Reading introduced = NameReader.introduced(text);
+        if (introduced instanceof Reading.Given) {
+            return introduced;
+        }
+        return Attitude.of(text) instanceof Reading.Nothing ? NameReader.bare(text) : Reading.NOTHING;
+    }
+
+    private static Reading choice(String text, Context context, List<Option> options, Meaning meaning) {
+        return switch (OptionMatcher.match(text, options, context, meaning)) {
+            case OptionMatcher.Match.One(Option option, String by) ->
+                new Reading.Given(new Value.Text(option.label()), 0, text.length());
+            case OptionMatcher.Match.Several(List<Option> several) ->
+                new Reading.Unclear(several.stream()
+                        .map(option -> (Value) new Value.Text(option.label()))
+                        .toList());
+            case OptionMatcher.Match.None() -> Reading.NOTHING;
         };
     }
 }

@@ -2,87 +2,119 @@ package com.shuttle.core.reading;
 
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
-/** Reads yes or no from the word a message opens with, or from set phrases. */
+/**
+ * Reads yes or no: from set phrases anywhere in the message, the last one that is said winning ("yes, wait, no"), set
+ * against phrases that leave it open ("maybe", "ask my husband").
+ */
 final class YesNoReader {
 
-    private static final Set<String> YES = Set.of(
-            "yes",
-            "y",
-            "yeah",
-            "yep",
-            "yup",
-            "ya",
-            "sure",
-            "ok",
-            "okay",
-            "certainly",
-            "absolutely",
-            "definitely",
-            "please",
-            "correct",
-            "right",
-            "true",
-            "indeed",
-            "course",
-            "fine",
-            "affirmative",
-            "aye",
-            "yes please",
-            "of course",
-            "go ahead",
-            "sounds good",
-            "why not",
-            "i do",
-            "i am",
-            "we do",
-            "we are",
-            "please do",
-            "that's right");
-    private static final Set<String> NO = Set.of(
-            "no",
-            "n",
-            "nope",
-            "nah",
-            "never",
-            "negative",
-            "false",
-            "incorrect",
-            "wrong",
-            "no thanks",
-            "no thank you",
-            "not really",
-            "not now",
-            "not yet",
-            "i don't",
-            "i do not",
-            "i'm not",
-            "i am not",
-            "we don't",
-            "we aren't",
-            "certainly not",
-            "of course not",
-            "definitely not",
-            "absolutely not",
-            "not at all");
+    private static final Pattern OPEN = Pattern.compile(
+            "\\b(?:maybe|perhaps|possibly|not sure|unsure|don'?t know|do not know|dunno|no idea|no clue|depends|it depends|have to ask|let me (?:check|think|ask)"
+                    + "|need to (?:check|ask|think)|not certain|can'?t say|hard to say|either way|whatever|get back to you|either|who knows|undecided|we'?ll see|on the fence|50/50|sometimes"
+                    + "|up to you|you decide|haven'?t decided|yes and no|what do you (?:think|mean|recommend)|idk|not decided|think about it)\\b",
+            Pattern.CASE_INSENSITIVE);
+    private static final String NO_WORDS =
+            "no thank you|no thanks|no way|no chance|no need|not at all|not really|not now|not yet|not today|not right now|not at (?:the|this) moment|not this time|not for me|not likely|not especially|not particularly|not interested"
+                    + "|of course not|certainly not|definitely not|absolutely not|probably not|i(?:'d| would) rather not|rather not|i think not|hell no|god no|i'?ll pass|i(?:'m| am) good thanks|i(?:'m| am) (?:fine|all right|ok) (?:thanks|without)|we(?:'re| are) good thanks|hard pass|pass"
+                    + "|(?:that )?won'?t be (?:necessary|needed)|(?:that'?s |is )?not (?:necessary|needed|required|true|correct|right)|i don'?t(?: think so)?|i do not|we don'?t|we do not|i haven'?t|we haven'?t|i'?m not|i am not|we aren'?t|we'?re not|it isn'?t|it'?s not|he isn'?t|they aren'?t|i didn'?t|i won'?t|i can'?t|i couldn'?t|didn'?t|doesn'?t|isn'?t|wasn'?t|i wouldn'?t|i shouldn'?t"
+                    + "|don'?t bother|(?:please )?don'?t|no|n|nope|nah|naw|nay|never|negative|false|incorrect|wrong|nae|non|nein|neither|no+|nowt|leave it|forget it|count me out|thumbs down|unfortunately not|afraid not|sadly not|none";
+    private static final String YES_WORDS =
+            "yes please|yes|y|yeah|yea|yep|yup|ya|yah|yas|yess+|ye|aye|sure thing|for sure|sure|okay|okey|ok|okie dokie|okey dokey|k|kk|certainly|absolutely|definitely|please do|please|correct|right|that'?s right|that'?s correct|true|indeed|of course|course|naturally|obviously|fine by me|fine with me|fine|affirmative|go ahead|go for it|go on|sounds good|sounds great|sounds fine|sounds lovely|why not|i do|i am|i have|i did|i would|i'?d love (?:to|that)|i would love (?:to|that)|we do|we are|we have|we did|we would|it is|it does|they are|he is|she is|gladly|with pleasure|by all means"
+                    + "|(?:i )?(?:can'?t|don'?t) see why not|i(?: think| guess| suppose|'d say) so|i guess|i suppose|no problem|not a problem|no worries|no objections?|you bet|too right|very much|very much so|that works|works for me|happy to|count me in|i'?m in|twist my arm|do it|let'?s do (?:it|that)|let'?s|oui|ja|si|sí|da|haan|ji|hundred percent|100%|100 percent|great|perfect|lovely|good idea|that would be (?:great|lovely|good|nice|helpful)|that'?d be (?:great|lovely|good|nice)|totally|exactly|agreed|done|deal|all right|alright|alrighty|thumbs up|if you (?:don'?t mind|could|must|like)|might as well|wouldn'?t say no|i wouldn'?t mind|don'?t mind if i do|wouldn'?t mind|would love|i agree|is fine|ok then";
+    private static final Pattern YES = Pattern.compile("(?<![\\p{L}'])(?:" + YES_WORDS + ")(?![\\p{L}'])", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NO = Pattern.compile("(?<![\\p{L}'])(?:" + NO_WORDS + ")(?![\\p{L}'])", Pattern.CASE_INSENSITIVE);
+    private static final Pattern YES_WITH_NO =
+            Pattern.compile("(?:can'?t|don'?t) see why not|why not|no problem|not a problem|no worries|no objections?|wouldn'?t say no|i wouldn'?t mind|wouldn'?t mind|don'?t mind if i do|if you don'?t mind|no doubt|without (?:a )?doubt|no question|needless to say|i don'?t mind|can'?t wait|couldn'?t agree more|i can'?t say no|can'?t hurt|couldn'?t hurt", Pattern.CASE_INSENSITIVE);
+    private static final Set<String> ONE_WORD_YES = Set.of("👍", "✅", "👌", "🙌", "✔", "💯", "🙋");
+    private static final Set<String> ONE_WORD_NO = Set.of("👎", "❌", "🚫", "✖", "🙅");
 
     private YesNoReader() {}
 
     static Reading read(String text) {
-        List<String> words = Words.of(text);
-        if (words.isEmpty()) {
-            return text.contains("👍") ? given(true, text) : text.contains("👎") ? given(false, text) : Reading.NOTHING;
-        }
-        for (int length = Math.min(3, words.size()); length >= 1; length--) {
-            String opening = String.join(" ", words.subList(0, length));
-            if (NO.contains(opening)) {
-                return given(false, text);
-            }
-            if (YES.contains(opening)) {
+        for (String sign : ONE_WORD_YES) {
+            if (text.contains(sign)) {
                 return given(true, text);
             }
         }
-        return Reading.NOTHING;
+        for (String sign : ONE_WORD_NO) {
+            if (text.contains(sign)) {
+                return given(false, text);
+            }
+        }
+        Reading.Given found = last(text);
+        List<String> words = Words.of(text);
+        if (found == null || words.isEmpty()) {
+            return Reading.NOTHING;
+        }
+        boolean open = OPEN.matcher(text).find();
+        boolean opensWithIt = found.start() <= firstLetter(text);
+        boolean question = text.strip().endsWith("?") && !YES_WITH_NO.matcher(text).find();
+        if (open || question && !opensWithIt) {
+            return Reading.NOTHING;
+        }
+        if (question && words.size() > 3) {
+            return Reading.NOTHING;
+        }
+        return opensWithIt || words.size() <= 9 || corrected(text) ? found : Reading.NOTHING;
+    }
+
+    private static boolean corrected(String text) {
+        return text.matches("(?is).*\\b(?:actually|wait|no sorry|i mean|on second thoughts?|changed my mind)\\b.*");
+    }
+
+    private static int firstLetter(String text) {
+        int at = 0;
+        while (at < text.length() && !Character.isLetterOrDigit(text.charAt(at))) {
+            at++;
+        }
+        Matcher filler = Pattern.compile("^(?:oh|well|um+|uh+|hm+|erm+|er|ah|hi|hello|hey|haha+|lol|so|and|but|i think|i'd say|my answer is|the answer is|answer:|hell|thanks|sorry|i'm afraid|sir|just)[\\s,.!…-]+", Pattern.CASE_INSENSITIVE).matcher(text.substring(at));
+        return filler.find() ? at + filler.end() : at;
+    }
+
+    /** The last clause that says yes or no decides, and in it the phrase it opens with. */
+    private static Reading.@org.jspecify.annotations.Nullable Given last(String text) {
+        Reading.Given found = null;
+        Matcher clause = Pattern.compile("[^,.!;:…\\n–—-]+(?:-[^,.!;:…\\n–—-]+)*").matcher(text);
+        while (clause.find()) {
+            String part = clause.group();
+            Matcher both = YES_WITH_NO.matcher(part);
+            Matcher no = NO.matcher(part);
+            Matcher yes = YES.matcher(part);
+            boolean hasYes = yes.find();
+            boolean hasNo = no.find();
+            if (both.find()) {
+                found = new Reading.Given(new Value.YesNo(true), clause.start() + both.start(), clause.start() + both.end());
+            } else if (hasNo && hasYes) {
+                boolean actually = part.matches("(?is).*\\b(?:actually|wait|i mean|sorry|rather|but)\\b.*");
+                boolean noWins = actually ? lastStart(NO, part) > lastStart(YES, part) : no.start() <= yes.start() || part.substring(yes.end()).matches("(?is)\\s*(?:not|don'?t).*");
+                Matcher winner = noWins ? no : yes;
+                found = new Reading.Given(new Value.YesNo(!noWins), clause.start() + winner.start(), clause.start() + winner.end());
+            } else if (hasNo || hasYes) {
+                Matcher winner = hasNo ? no : yes;
+                boolean politeness = hasYes && found != null && part.strip().matches("(?i)(?:please|right|ok|okay|fine|great|perfect|true|rather|lovely|i guess|if you like)");
+                boolean inPassing = found != null && !opens(part, winner) && !part.matches("(?is).*\\b(?:actually|wait|sorry)\\b.*");
+                if (!politeness && !inPassing) {
+                    found = new Reading.Given(new Value.YesNo(hasYes), clause.start() + winner.start(), clause.start() + winner.end());
+                }
+            }
+        }
+        return found;
+    }
+
+    private static boolean opens(String part, Matcher matcher) {
+        return matcher.start() <= firstLetter(part);
+    }
+
+    private static int lastStart(Pattern pattern, String text) {
+        Matcher matcher = pattern.matcher(text);
+        int last = -1;
+        while (matcher.find()) {
+            last = matcher.start();
+        }
+        return last;
     }
 
     private static Reading given(boolean yes, String text) {

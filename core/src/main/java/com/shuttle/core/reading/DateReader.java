@@ -1,0 +1,593 @@
+package com.shuttle.core.reading;
+
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.Month;
+import java.time.YearMonth;
+import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.IntFunction;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Finds days: written in figures in the order of the region, with names of months and weekdays, and relative to the
+ * visitor's clock. A day without a year is the next such day, or with {@code past} the last one. Where two days are
+ * meant equally often ("next Friday" on a Tuesday, "the 10th" on the 10th) both are kept.
+ */
+final class DateReader {
+
+    private static final Set<String> ENDINGS = Set.of("st", "nd", "rd", "th");
+    private static final Set<String> PAST =
+            Set.of("born", "dob", "birthday", "ago", "happened", "bought", "purchased", "ordered", "since", "occurred", "was", "were");
+    private static final Set<String> TOMORROW =
+            Set.of("tomorrow", "tomorow", "tommorow", "tommorrow", "tomorro", "tmrw", "tmw", "tomoz", "2moro", "2morrow", "tmr", "tomorrrow", "tomorrows");
+    private static final Set<String> DAYS = Set.of("day", "days");
+    private static final Set<String> WEEKS = Set.of("week", "weeks", "wk", "wks", "week's");
+    private static final Set<String> FORTNIGHT = Set.of("fortnight", "fortnight's");
+    private static final Set<String> MONTHS = Set.of("month", "months", "month's");
+    private static final Set<String> YEARS = Set.of("year", "years");
+    private static final Set<String> DOTTED = Set.of("DE", "AT", "CH", "PL", "CZ", "DK", "NO", "FI", "SK", "HU", "TR", "RU");
+    private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "through");
+
+    private final Tokens tokens;
+    private final Context context;
+    private final LocalDate today;
+    private final boolean past;
+
+    private record Found(List<LocalDate> days, int next) {}
+
+    private DateReader(Tokens tokens, Context context, boolean past) {
+        this.tokens = tokens;
+        this.context = context;
+        this.today = context.now().toLocalDate();
+        this.past = past || anyPastWord(tokens);
+    }
+
+    static Reading read(String text, Context context) {
+        return Settling.reading(text, find(Tokens.of(text), context, false));
+    }
+
+    /** All days, in their order. */
+    static List<Mention> find(Tokens tokens, Context context, boolean past) {
+        return new DateReader(tokens, context, past).find();
+    }
+
+    private static boolean anyPastWord(Tokens tokens) {
+        for (int i = 0; i < tokens.size(); i++) {
+            if (tokens.is(i, PAST)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private List<Mention> find() {
+        List<Mention> found = new ArrayList<>();
+        int i = 0;
+        while (i < tokens.size()) {
+            Found one = at(i);
+            if (one == null) {
+                i++;
+                continue;
+            }
+            Found other = tokens.is(one.next(), RANGE) ? at(tokens.is(one.next() + 1, "the") ? one.next() + 2 : one.next() + 1) : null;
+            if (other != null && one.days().size() == 1 && other.days().size() == 1) {
+                found.add(Mention.range(
+                        new Value.Day(one.days().getFirst()),
+                        new Value.Day(other.days().getFirst()),
+                        tokens.start(i),
+                        tokens.endBefore(other.next())));
+                i = other.next();
+            } else {
+                List<Value> values = one.days().stream().map(day -> (Value) new Value.Day(day)).toList();
+                found.add(new Mention(values, false, tokens.start(i), tokens.endBefore(one.next())));
+                i = one.next();
+            }
+        }
+        return found;
+    }
+
+    private @Nullable Found at(int i) {
+        List<IntFunction<@Nullable Found>> rules = List.of(
+                this::iso, this::figures, this::named, this::weekday, this::dayOfMonth, this::relative, this::feast, this::edge);
+        for (IntFunction<@Nullable Found> rule : rules) {
+            Found found = rule.apply(i);
+            if (found != null) {
+                return found;
+            }
+        }
+        return null;
+    }
+
+    // Figures
+
+    private @Nullable Found iso(int i) {
+        boolean form = tokens.word(i).matches("[12]\\d{3}")
+                && (tokens.is(i + 1, "-") || tokens.is(i + 1, "/"))
+                && tokens.word(i + 2).matches("\\d{1,2}")
+                && tokens.is(i + 3, tokens.word(i + 1))
+                && tokens.word(i + 4).matches("\\d{1,2}")
+                && tokens.touches(i) && tokens.touches(i + 3);
+        return form ? exact(number(i), number(i + 2), number(i + 4), i + 5) : null;
+    }
+
+    private @Nullable Found figures(int i) {
+        String word = tokens.word(i);
+        if (word.matches("\\d{1,2}\\.\\d{1,2}\\.\\d{4}|\\d{1,2}\\.\\d{1,2}\\.\\d{2}")) {
+            String[] parts = word.split("\\.");
+            return inOrder(parts[0], parts[1], parts[2], i + 1);
+        }
+        if (word.matches("\\d{1,2}\\.\\d{1,2}")) {
+            boolean dotAfter = tokens.is(i + 1, ".") && tokens.touches(i);
+            boolean clock = tokens.is(i + 1, Set.of("am", "pm", "uhr", "p", "a", "h")) || tokens.is(i - 1, Set.of("at", "£", "$", "€"));
+            if ((dotAfter && i + 2 < tokens.size() || DOTTED.contains(context.region())) && !clock) {
+                String[] parts = word.split("\\.");
+                return inOrder(parts[0], parts[1], "", dotAfter ? i + 2 : i + 1);
+            }
+            return null;
+        }
+        String sign = tokens.word(i + 1);
+        boolean pair = word.matches("\\d{1,2}")
+                && (sign.equals("/") || sign.equals("-"))
+                && tokens.word(i + 2).matches("\\d{1,2}")
+                && !tokens.is(i - 1, sign)
+                && tokens.touches(i) && tokens.touches(i + 1);
+        if (!pair) {
+            return null;
+        }
+        boolean year = tokens.is(i + 3, sign) && tokens.touches(i + 3) && tokens.word(i + 4).matches("\\d{2}|\\d{4}");
+        if (year) {
+            return inOrder(word, tokens.word(i + 2), tokens.word(i + 4), i + 5);
+        }
+        return sign.equals("/") ? inOrder(word, tokens.word(i + 2), "", i + 3) : null;
+    }
+
+    private @Nullable Found inOrder(String first, String second, String year, int next) {
+        int a = Integer.parseInt(first);
+        int b = Integer.parseInt(second);
+        Set<LocalDate> days = new LinkedHashSet<>();
+        boolean dayFirst = !context.monthFirst() || context.eitherOrder();
+        boolean monthFirst = context.monthFirst() || context.eitherOrder();
+        if (dayFirst) {
+            days.addAll(dated(year, b, a));
+        }
+        if (monthFirst || days.isEmpty()) {
+            days.addAll(dated(year, a, b));
+        }
+        if (days.isEmpty() && !dayFirst) {
+            days.addAll(dated(year, b, a));
+        }
+        return a > 31 || b > 31 ? null : new Found(List.copyOf(days), next);
+    }
+
+    private List<LocalDate> dated(String year, int month, int day) {
+        try {
+            LocalDate date = year.isEmpty() ? nearest(month, day) : LocalDate.of(full(year), month, day);
+            return date == null ? List.of() : List.of(date);
+        } catch (DateTimeException e) {
+            return List.of();
+        }
+    }
+
+    /** Two figures are a year up to twenty years ahead, otherwise of the century before. */
+    private int full(String year) {
+        int figures = Integer.parseInt(year);
+        if (year.length() > 2) {
+            return figures;
+        }
+        int century = today.getYear() / 100 * 100;
+        int ahead = past ? 0 : 20;
+        return century + figures > today.getYear() + ahead ? century - 100 + figures : century + figures;
+    }
+
+    private @Nullable Found exact(int year, int month, int day, int next) {
+        try {
+            return new Found(List.of(LocalDate.of(year, month, day)), next);
+        } catch (DateTimeException e) {
+            return new Found(List.of(), next);
+        }
+    }
+
+    // Names
+
+    /** "3 of april 2027", "april the 3rd", with or without a weekday before. */
+    private @Nullable Found named(int i) {
+        DayOfWeek weekday = weekdayName(i);
+        int at = weekday == null ? i : tokens.skip(i + 1, Set.of(",", "the", "."));
+        at = weekday == null && tokens.is(at, "the") ? at + 1 : at;
+        int[] day = day(at);
+        if (day != null) {
+            int next = tokens.skip(day[1], Set.of("of", ".", "-"));
+            Month month = monthName(next);
+            if (month != null && !(tokens.is(next, "may") && day[1] == next && notMonth(next))) {
+                return withYear(weekday, month, day[0], next + 1);
+            }
+            if (weekday != null && (day[2] == 1 || tokens.is(at - 1, "the"))) {
+                return weekdayThe(weekday, day[0], day[1]);
+            }
+            return null;
+        }
+        Month month = monthName(at);
+        if (month != null) {
+            int[] after = day(tokens.skip(at + 1, Set.of("the", ".")));
+            if (after != null && !tokens.is(after[1], Set.of("am", "pm", ":", "people", "of", "guests", "adults"))) {
+                return withYear(weekday, month, after[0], after[1]);
+            }
+        }
+        return null;
+    }
+
+    /** "I may 3 …" is no month. */
+    private boolean notMonth(int at) {
+        return tokens.is(at - 1, Set.of("i", "we", "you", "they"));
+    }
+
+    private @Nullable Month monthName(int i) {
+        String word = tokens.word(i);
+        boolean shortVerb = word.equals("mar") || word.equals("dec") || word.equals("may") || word.equals("march");
+        return shortVerb && tokens.is(i - 1, Set.of("i", "we", "you", "they")) ? null : CalendarWords.month(word);
+    }
+
+    private @Nullable DayOfWeek weekdayName(int i) {
+        return tokens.at(i).letters() ? CalendarWords.weekday(tokens.word(i)) : null;
+    }
+
+    private @Nullable Found withYear(@Nullable DayOfWeek weekday, Month month, int day, int next) {
+        int yearAt = tokens.skip(next, Set.of(",", "of", "."));
+        if (tokens.word(yearAt).matches("(19|20)\\d\\d") ) {
+            Found found = exact(number(yearAt), month.getValue(), day, yearAt + 1);
+            return checked(weekday, found);
+        }
+        if (tokens.is(next, "'") && tokens.word(next + 1).matches("\\d\\d")) {
+            return checked(weekday, exact(full(tokens.word(next + 1)), month.getValue(), day, next + 2));
+        }
+        boolean nextYear = tokens.follows(next, "next", "year");
+        if (nextYear) {
+            return exact(today.getYear() + 1, month.getValue(), day, next + 2);
+        }
+        LocalDate date = nearest(month.getValue(), day);
+        if (date == null) {
+            return new Found(List.of(), next);
+        }
+        return checked(weekday, new Found(List.of(date), next));
+    }
+
+    /** A weekday that is not the date's makes both readings possible. */
+    private Found checked(@Nullable DayOfWeek weekday, @Nullable Found found) {
+        if (weekday == null || found == null || found.days().isEmpty()) {
+            return found == null ? new Found(List.of(), 0) : found;
+        }
+        LocalDate date = found.days().getFirst();
+        return date.getDayOfWeek() == weekday
+                ? found
+                : new Found(List.of(date, date.with(TemporalAdjusters.nextOrSame(weekday))), found.next());
+    }
+
+    /** "Friday the 13th": the next 13th, where that is a Friday, or the first that is one within a year. */
+    private Found weekdayThe(DayOfWeek weekday, int day, int next) {
+        YearMonth month = YearMonth.from(today);
+        for (int m = 0; m < 12; m++) {
+            YearMonth candidate = month.plusMonths(past ? -m : m);
+            if (candidate.isValidDay(day)) {
+                LocalDate date = candidate.atDay(day);
+                boolean ahead = past ? !date.isAfter(today) : !date.isBefore(today);
+                if (ahead && date.getDayOfWeek() == weekday) {
+                    return new Found(List.of(date), next);
+                }
+            }
+        }
+        return new Found(List.of(), next);
+    }
+
+    /** The next such day from today on, or the last one; looks eight years on for a 29 February; null if there is none. */
+    private @Nullable LocalDate nearest(int month, int day) {
+        for (int years = 0; years <= 8; years++) {
+            YearMonth candidate = YearMonth.of(today.getYear() + (past ? -years : years), month);
+            if (candidate.isValidDay(day)) {
+                LocalDate date = candidate.atDay(day);
+                if (past ? !date.isAfter(today) : !date.isBefore(today)) {
+                    return date;
+                }
+            }
+        }
+        return null;
+    }
+
+    /** A day of the month at {@code i}: {day, next, 1 if it has an ending}; null for none. */
+    private int @Nullable [] day(int i) {
+        if (tokens.word(i).matches("\\d{1,2}")) {
+            int day = number(i);
+            boolean ending = tokens.is(i + 1, ENDINGS);
+            return day >= 1 && day <= 31 ? new int[] {day, ending ? i + 2 : i + 1, ending ? 1 : 0} : null;
+        }
+        int ordinal = CalendarWords.ordinal(tokens.word(i));
+        if (ordinal > 0) {
+            return new int[] {ordinal, i + 1, 1};
+        }
+        int tens = tokens.is(i, "twenty") ? 20 : tokens.is(i, "thirty") ? 30 : 0;
+        int unit = tens == 0 ? i : tokens.is(i + 1, "-") ? i + 2 : i + 1;
+        int ones = tens == 0 ? 0 : CalendarWords.ordinal(tokens.word(unit));
+        if (ones > 0 && ones < 10 && tens + ones <= 31) {
+            return new int[] {tens + ones, unit + 1, 1};
+        }
+        Numerals.Parsed words = tokens.at(i).letters() ? Numerals.at(tokens, i, context) : null;
+        boolean small = words != null && words.value().scale() <= 0 && words.value().compareTo(BigDecimal.valueOf(31)) <= 0
+                && words.value().signum() > 0;
+        return small && words != null ? new int[] {words.value().intValue(), words.next(), 0} : null;
+    }
+
+    /** "the 27th", "the 5th of next month"; a day with its ending and no month. */
+    private @Nullable Found dayOfMonth(int i) {
+        boolean nextMonthFirst = tokens.follows(i, "next", "month");
+        int at = nextMonthFirst ? tokens.skip(i + 2, Set.of("on", ",", "the")) : i;
+        boolean the = tokens.is(at, "the") || nextMonthFirst;
+        at = tokens.is(at, "the") ? at + 1 : at;
+        int[] day = day(at);
+        if (day == null || day[2] == 0 || day[1] == at + 1 && !the && tokens.at(at).letters()) {
+            return null;
+        }
+        if (CalendarWords.ordinal(tokens.word(at)) > 0
+                && !(tokens.follows(day[1], "of", "next", "month") || nextMonthFirst || ordinalDay(i, day[1]))) {
+            return null;
+        }
+        int of = tokens.is(day[1], "of") ? day[1] + 1 : day[1];
+        if (nextMonthFirst || tokens.follows(of, "next", "month")) {
+            YearMonth month = YearMonth.from(today).plusMonths(1);
+            return exact(month.getYear(), month.getMonthValue(), day[0], nextMonthFirst ? day[1] : of + 2);
+        }
+        if (tokens.follows(of, "this", "month") || tokens.follows(of, "the", "month")) {
+            return exact(today.getYear(), today.getMonthValue(), day[0], of + 2);
+        }
+        if (tokens.is(of, Set.of("floor", "time", "birthday", "anniversary", "street", "avenue", "century", "graders", "grade", "one", "year"))
+                || tokens.is(day[1], "-")) {
+            return null;
+        }
+        if (day[0] == today.getDayOfMonth()) {
+            LocalDate later = today.plusMonths(1);
+            return new Found(past ? List.of(today) : List.of(today, later), day[1]);
+        }
+        YearMonth month = YearMonth.from(today);
+        for (int m = 0; m < 12; m++) {
+            YearMonth candidate = month.plusMonths(past ? -m : m);
+            if (candidate.isValidDay(day[0])) {
+                LocalDate date = candidate.atDay(day[0]);
+                if (past ? date.isBefore(today) : date.isAfter(today)) {
+                    return new Found(List.of(date), day[1]);
+                }
+            }
+        }
+        return null;
+    }
+
+    /** "on the third", "the twelfth" at the end: a day, where "the second option" is none. */
+    private boolean ordinalDay(int i, int next) {
+        return tokens.is(i - 1, Set.of("on", "for")) || !tokens.at(next).letters() && tokens.word(next - 1).length() > 5
+                && !tokens.is(next - 1, "second");
+    }
+
+    // Weekdays
+
+    private @Nullable Found weekday(int i) {
+        int at = i;
+        boolean nextWord = tokens.is(i, "next");
+        boolean last = tokens.is(i, Set.of("last", "past"));
+        boolean thisWord = tokens.is(i, Set.of("this", "coming"));
+        if (nextWord || last || thisWord) {
+            at++;
+            at = tokens.is(at, "coming") ? at + 1 : at;
+        }
+        DayOfWeek day = weekdayName(at);
+        if (day == null || (tokens.is(at, "sat") || tokens.is(at, "sun")) && tokens.at(at - 1).letters() && (tokens.is(at + 1, Set.of("and", "&", "in", "on", "down")) || tokens.is(at - 1, Set.of("and", "&", "the", "in")))) {
+            return null;
+        }
+        boolean coming = tokens.is(i - 1, "coming") || tokens.is(at - 1, "coming");
+        LocalDate upcoming = today.with(TemporalAdjusters.next(day));
+        if (tokens.is(at + 1, "week") && !tokens.is(at + 2, Set.of("of", "after"))) {
+            return new Found(List.of(upcoming.plusWeeks(1)), at + 2);
+        }
+        if (tokens.is(at + 1, "fortnight")) {
+            return new Found(List.of(upcoming.plusWeeks(2)), at + 2);
+        }
+        if (tokens.follows(at + 1, "next", "week")) {
+            return new Found(List.of(inNextWeek(day)), at + 3);
+        }
+        if (tokens.follows(at + 1, "after", "next")) {
+            return new Found(List.of(upcoming.plusWeeks(1)), at + 3);
+        }
+        if (last || tokens.follows(at + 1, "last") && past) {
+            return new Found(List.of(today.with(TemporalAdjusters.previous(day))), at + 1);
+        }
+        if (past && !thisWord && !nextWord) {
+            return new Found(List.of(today.with(TemporalAdjusters.previousOrSame(day))), at + 1);
+        }
+        if (nextWord) {
+            LocalDate following = inNextWeek(day);
+            return new Found(following.equals(upcoming) ? List.of(upcoming) : List.of(upcoming, following), at + 1);
+        }
+        if (day == today.getDayOfWeek() && !coming) {
+            return new Found(thisWord ? List.of(today) : List.of(today, upcoming), at + 1);
+        }
+        return new Found(List.of(upcoming), at + 1);
+    }
+
+    private LocalDate inNextWeek(DayOfWeek day) {
+        return today.with(TemporalAdjusters.next(DayOfWeek.MONDAY)).with(TemporalAdjusters.nextOrSame(day));
+    }
+
+    // Relative
+
+    private @Nullable Found relative(int i) {
+        if (tokens.is(i, TOMORROW)) {
+            return tokens.is(i + 1, "week") ? day(8, i + 2) : tokens.is(i + 1, "fortnight") ? day(15, i + 2) : day(1, i + 1);
+        }
+        if (tokens.follows(i, "day", "after") && tokens.is(i + 2, TOMORROW)
+                || tokens.is(i, "overmorrow")) {
+            return day(2, tokens.is(i, "overmorrow") ? i + 1 : i + 3);
+        }
+        if (tokens.follows(i, "day", "after") || tokens.follows(i, "day", "before")) {
+            Found base = at(tokens.is(i + 2, "the") ? i + 3 : i + 2);
+            boolean clear = base != null && base.days().size() == 1;
+            return clear && base != null
+                    ? new Found(List.of(base.days().getFirst().plusDays(tokens.is(i + 1, "after") ? 1 : -1)), base.next())
+                    : null;
+        }
+        if (tokens.is(i, Set.of("today", "tonight", "2day", "todays", "tonite")) || tokens.follows(i, "this", "morning")
+                || tokens.follows(i, "this", "afternoon") || tokens.follows(i, "this", "evening")) {
+            return day(0, tokens.is(i, "this") ? i + 2 : i + 1);
+        }
+        if (tokens.is(i, Set.of("yesterday", "yesterdays")) || tokens.follows(i, "last", "night")) {
+            return day(-1, tokens.is(i, "last") ? i + 2 : i + 1);
+        }
+        return spans(i);
+    }
+
+    private Found day(int offset, int next) {
+        return new Found(List.of(today.plusDays(offset)), next);
+    }
+
+    /** "in 3 weeks", "two days from now", "a week tomorrow", "ten days ago", "a fortnight on Friday". */
+    private @Nullable Found spans(int i) {
+        boolean in = tokens.is(i, Set.of("in", "within"));
+        int at = in ? i + 1 : i;
+        if (in && !tokens.is(i, "in")) {
+            return null;
+        }
+        at = tokens.is(at, Set.of("about", "exactly", "another")) ? at + 1 : at;
+        long count;
+        Numerals.Parsed number = Numerals.at(tokens, at, context);
+        if (number != null) {
+            if (number.value().scale() > 0 || number.value().compareTo(BigDecimal.valueOf(5000)) > 0) {
+                return null;
+            }
+            count = number.value().longValue();
+            at = number.next();
+            at = tokens.is(at, "of") ? at + 1 : at;
+        } else if (tokens.is(at, "a") || tokens.is(at, "one")) {
+            count = 1;
+            at++;
+        } else if (tokens.is(at, FORTNIGHT)) {
+            count = 1;
+        } else {
+            return null;
+        }
+        int unit = at;
+        LocalDate there;
+        int back;
+        if (tokens.is(unit, DAYS)) {
+            there = today.plusDays(count);
+            back = (int) -count;
+        } else if (tokens.is(unit, WEEKS)) {
+            there = today.plusWeeks(count);
+            back = (int) (-7 * count);
+        } else if (tokens.is(unit, FORTNIGHT)) {
+            there = today.plusWeeks(2 * count);
+            back = (int) (-14 * count);
+        } else if (tokens.is(unit, MONTHS)) {
+            there = today.plusMonths(count);
+            back = 0;
+        } else if (tokens.is(unit, YEARS)) {
+            there = today.plusYears(count);
+            back = 0;
+        } else {
+            return null;
+        }
+        int next = tokens.is(unit + 1, "'") ? unit + 2 : unit + 1;
+        next = tokens.is(next, "time") || tokens.is(next, "s") ? next + 1 : next;
+        if (tokens.is(next, "ago")) {
+            LocalDate ago = back != 0 ? today.plusDays(back) : tokens.is(unit, MONTHS) ? today.minusMonths(count) : today.minusYears(count);
+            return new Found(List.of(ago), next + 1);
+        }
+        if (tokens.follows(next, "from", "now") || tokens.follows(next, "from", "today")) {
+            return new Found(List.of(there), next + 2);
+        }
+        if (back != 0) {
+            int from = tokens.skip(next, Set.of("on", "from", "after"));
+            Found base = from > next || tokens.is(next, "today") || tokens.is(next, TOMORROW) || weekdayName(next) != null ? at(from) : null;
+            if (base != null && base.days().size() == 1) {
+                return new Found(List.of(base.days().getFirst().minusDays(back)), base.next());
+            }
+        }
+        return in ? new Found(List.of(there), next) : null;
+    }
+
+    // Feasts, and the ends of months
+
+    private @Nullable Found feast(int i) {
+        if (!tokens.at(i).letters()) {
+            return null;
+        }
+        for (int length = CalendarWords.LONGEST_FEAST; length >= 1; length--) {
+            StringBuilder name = new StringBuilder();
+            for (int k = 0; k < length; k++) {
+                name.append(k == 0 ? "" : " ").append(tokens.word(i + k));
+            }
+            LocalDate date = CalendarWords.feast(name.toString(), today);
+            if (date != null) {
+                return new Found(List.of(date), i + length);
+            }
+        }
+        return null;
+    }
+
+    /** "the end of april", "the last day of the month", "the first Monday in May". */
+    private @Nullable Found edge(int i) {
+        int at = tokens.is(i, "the") ? i + 1 : i;
+        int which = tokens.is(at, "last") ? -1 : CalendarWords.ordinal(tokens.word(at));
+        DayOfWeek weekday = weekdayName(at + 1);
+        if (which != 0 && which <= 5 && weekday != null && tokens.is(at + 2, Set.of("in", "of"))) {
+            int[] next = new int[1];
+            YearMonth month = month(at + 3, next);
+            if (month == null) {
+                return null;
+            }
+            LocalDate day = month.atDay(1).with(TemporalAdjusters.dayOfWeekInMonth(which, weekday));
+            if (day.isBefore(today) && CalendarWords.month(tokens.word(next[0] - 1)) != null) {
+                day = month.plusYears(1).atDay(1).with(TemporalAdjusters.dayOfWeekInMonth(which, weekday));
+            }
+            return new Found(List.of(day), next[0]);
+        }
+        boolean end = tokens.follows(at, "end", "of") || tokens.follows(at, "last", "day", "of") || tokens.follows(at, "last", "of");
+        if (!end) {
+            return null;
+        }
+        int[] next = new int[1];
+        int from = tokens.is(at, "end") || tokens.follows(at, "last", "of") ? at + 2 : at + 3;
+        if (tokens.follows(from, "the", "year") || tokens.follows(from, "this", "year")) {
+            return exact(today.getYear(), 12, 31, from + 2);
+        }
+        YearMonth month = month(from, next);
+        return month == null ? null : new Found(List.of(month.atEndOfMonth()), next[0]);
+    }
+
+    private @Nullable YearMonth month(int i, int[] next) {
+        YearMonth now = YearMonth.from(today);
+        if (tokens.follows(i, "the", "month") || tokens.follows(i, "this", "month")) {
+            next[0] = i + 2;
+            return now;
+        }
+        if (tokens.follows(i, "next", "month")) {
+            next[0] = i + 2;
+            return now.plusMonths(1);
+        }
+        Month month = monthName(i);
+        if (month == null) {
+            return null;
+        }
+        next[0] = i + 1;
+        if (tokens.word(i + 1).matches("20\\d\\d")) {
+            next[0] = i + 2;
+            return YearMonth.of(number(i + 1), month);
+        }
+        YearMonth named = YearMonth.of(today.getYear(), month);
+        return named.isBefore(now) ? named.plusYears(1) : named;
+    }
+
+    private int number(int i) {
+        return Integer.parseInt(tokens.word(i));
+    }
+}

@@ -1,0 +1,102 @@
+package com.shuttle.core.reading;
+
+import com.shuttle.core.flow.Option;
+import com.shuttle.core.reading.OptionMatcher.Match;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Reads which of several options are wanted: named one after the other, by position ("the first two", "1 and 3"), all,
+ * all but some, or none. Parts of the message that name none by its words are matched by meaning.
+ */
+final class ManyReader {
+
+    private static final Pattern ALL = Pattern.compile(
+            "\\b(?:all(?: of (?:them|those|these|it|the above))?|everything|the (?:whole )?lot|every one|each of them|any of (?:them|these))\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern BUT = Pattern.compile(
+            "\\b(?:except(?: for)?|but not|apart from|bar|excluding|other than|without|minus|not|but no|save|but)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NONE = Pattern.compile(
+            "^\\W*(?:no|none|nope|nothing|neither|not any|none of (?:them|these|those|the above)|no thanks?|no thank you|nah|n/?a|nil)\\b(?!\\s+\\w+\\s+\\w+\\s+\\w+\\s+\\w+).*$",
+            Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
+    private static final Pattern FIRST_FEW = Pattern.compile(
+            "\\b(first|last|top|bottom)\\s+(two|three|four|five|2|3|4|5)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern PARTS = Pattern.compile("[,;/&+\\n]|\\s(?:and|plus|or|also|as well as|with)\\s", Pattern.CASE_INSENSITIVE);
+
+    private ManyReader() {}
+
+    /** As {@link Value.Many} of labels in the options' order; empty for "none". */
+    static Reading read(String text, List<Option> options, Meaning meaning) {
+        boolean question = text.strip().endsWith("?");
+        List<Mention> named = OptionMentions.find(text, options);
+        if (question || Words.of(text).isEmpty()) {
+            return Reading.NOTHING;
+        }
+        Set<Option> chosen = new LinkedHashSet<>();
+        Matcher all = ALL.matcher(text);
+        if (all.find()) {
+            chosen.addAll(options);
+            Matcher but = BUT.matcher(text.substring(all.end()));
+            if (but.find()) {
+                List<Mention> without = OptionMentions.find(text.substring(all.end() + but.end()), options);
+                without.forEach(mention -> chosen.remove(OptionMentions.option(mention, options)));
+                if (without.isEmpty() && Words.of(text.substring(all.end() + but.end())).size() > 0) {
+                    Match meant = OptionMatcher.meant(text.substring(all.end() + but.end()), options, meaning);
+                    if (meant instanceof Match.One(Option option, String by)) {
+                        chosen.remove(option);
+                    } else if (meant instanceof Match.None) {
+                        return Reading.NOTHING;
+                    }
+                }
+            }
+            return given(chosen, options, text);
+        }
+        Matcher few = FIRST_FEW.matcher(text);
+        if (named.isEmpty() && few.find()) {
+            int count = "two three four five".indexOf(few.group(2).toLowerCase(java.util.Locale.ROOT)) >= 0
+                    ? List.of("two", "three", "four", "five").indexOf(few.group(2).toLowerCase(java.util.Locale.ROOT)) + 2
+                    : Integer.parseInt(few.group(2));
+            boolean last = few.group(1).matches("(?i)last|bottom");
+            if (count <= options.size()) {
+                chosen.addAll(last ? options.subList(options.size() - count, options.size()) : options.subList(0, count));
+                return given(chosen, options, text);
+            }
+        }
+        if (named.isEmpty() && text.matches("(?is)\\W*(?:i'd like |i want )?both(?: of (?:them|those))?\\W*(?:please)?\\W*") && options.size() == 2) {
+            return given(new LinkedHashSet<>(options), options, text);
+        }
+        Set<Option> denied = new LinkedHashSet<>();
+        List<Mention> standing = Settling.standing(text, named);
+        standing.forEach(mention -> chosen.add(OptionMentions.option(mention, options)));
+        named.stream().filter(m -> !standing.contains(m)).forEach(m -> denied.add(OptionMentions.option(m, options)));
+        chosen.removeAll(denied);
+        if (named.isEmpty() && NONE.matcher(text).matches()) {
+            return new Reading.Given(new Value.Many(List.of()), 0, text.length());
+        }
+        for (String part : PARTS.split(text)) {
+            String bare = part.strip();
+            List<String> telling = Words.of(bare).stream().filter(word -> !OptionMatcher.FILLERS.contains(word)).toList();
+            if (telling.isEmpty() && !bare.matches(".*\\d.*") || !OptionMentions.find(bare, options).isEmpty()) {
+                continue;
+            }
+            Match match = OptionMatcher.position(Words.of(bare), options);
+            if (match instanceof Match.None) {
+                match = Words.looksLikeQuestion(text) ? match : OptionMatcher.meant(bare, options, meaning);
+            }
+            if (match instanceof Match.One(Option option, String by) && !denied.contains(option)) {
+                chosen.add(option);
+            }
+        }
+        boolean opinion = Words.looksLikeQuestion(text) && standing.isEmpty();
+        return chosen.isEmpty() || opinion ? Reading.NOTHING : given(chosen, options, text);
+    }
+
+    private static Reading given(Set<Option> chosen, List<Option> options, String text) {
+        List<String> labels = new ArrayList<>();
+        options.stream().filter(chosen::contains).forEach(option -> labels.add(option.label()));
+        return new Reading.Given(new Value.Many(labels), 0, text.length());
+    }
+}

@@ -1,0 +1,181 @@
+package com.shuttle.core.reading;
+
+import com.shuttle.core.flow.ValueType;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** Numbers among several things. The thing counted stands after the number, or the slot's name before it. */
+final class NumberSlots {
+
+    private static final Pattern OF_PEOPLE_AFTER = Pattern.compile(
+            "^\\s*(?:or so )?(?:of us\\b|people\\b|persons?\\b|guests?\\b|pax\\b|heads?\\b|covers?\\b|attendees\\b|friends\\b|ppl\\b|staff\\b|participants\\b|visitors\\b|strong\\b|of them\\b|seats?\\b|in (?:total|all|the party|our group|the group)\\b|adults?\\b|diners\\b|total\\b)",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern OF_PEOPLE_BEFORE = Pattern.compile(
+            "\\b(?:(?:table|room|booking|space|seats?|party|group|places?|tickets?|lunch|dinner)\\s+(?:for|of)|for|we(?:'re| are| will be|'ll be)|there(?:'s| are| will be|'ll be| is)|party of|group of|total of|bringing)\\s*(?:about|around|roughly|approximately|maybe|probably|only|just|up to|the|all)?\\s*$",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern UNIT = Pattern.compile(
+            "^\\s*-?(?:years?|yrs?|months?|weeks?|days?|nights?|hours?|hrs?|minutes?|mins?|miles?|km|kg|cm|metres?|meters?|feet|inch(?:es)?|%|percent|st\\b|nd\\b|rd\\b|th\\b|times?|am\\b|pm\\b|rooms?|beds?|bedrooms?|pages?|cars?|vehicles?|parcels?|boxes|courses?|sets?|copies|floors?|stars?|o'clock)",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern NO_SUCH = Pattern.compile("\\b(?:no|without(?: any)?|zero)\\s+([\\p{L}-]+)\\b", Pattern.CASE_INSENSITIVE);
+
+    private final SeveralReader reader;
+
+    NumberSlots(SeveralReader reader) {
+        this.reader = reader;
+    }
+
+    private record Fit(Slot slot, Mention mention, int score) {}
+
+    void read() {
+        List<Slot> wanted = reader.slots(ValueType.NUMBER, ValueType.RATING, ValueType.SLIDER);
+        if (wanted.isEmpty()) {
+            return;
+        }
+        String text = reader.rest();
+        List<Mention> all = new ArrayList<>(NumberReader.find(Tokens.of(text), reader.context()));
+        all.addAll(durations(text));
+        List<Mention> numbers = all.stream().filter(m -> !Settling.denied(text, m)).toList();
+        List<Fit> fits = new ArrayList<>();
+        for (Mention number : numbers) {
+            for (Slot slot : wanted) {
+                int score = score(slot, number, numbers, text);
+                if (score > 0) {
+                    fits.add(new Fit(slot, number, score));
+                }
+            }
+        }
+        Map<Slot, Mention> best = choose(fits, text);
+        corrected(best, numbers, wanted, text);
+        best.forEach((slot, mention) -> reader.put(slot, inUnit(slot, mention, text)));
+        wanted.stream().filter(slot -> !best.containsKey(slot)).forEach(slot -> nought(slot, text));
+        if (best.isEmpty() && numbers.isEmpty()) {
+            alone(wanted, text);
+        }
+    }
+
+    /** "no kids" is none of them. */
+    private void nought(Slot slot, String text) {
+        var matcher = NO_SUCH.matcher(text);
+        while (matcher.find()) {
+            if (SlotWords.cues(slot).contains(matcher.group(1).toLowerCase(java.util.Locale.ROOT))) {
+                reader.put(slot, new Reading.Given(Value.Numeric.of(0), matcher.start(), matcher.end()));
+            }
+        }
+    }
+
+    private int score(Slot slot, Mention number, List<Mention> all, String text) {
+        Set<String> cues = SlotWords.cues(slot);
+        String after = text.substring(number.end());
+        String before = text.substring(0, number.start());
+        List<String> next = Cues.words(after.split("[,.;\\n!?§:]|\\s(?:and|plus|&|with)\\s", 2)[0]);
+        for (int i = 0; i < Math.min(3, next.size()); i++) {
+            if (cues.contains(next.get(i))) {
+                return 30 - i;
+            }
+        }
+        boolean people = SlotWords.countsPeople(slot);
+        if (people && OF_PEOPLE_AFTER.matcher(after).find()) {
+            return 24;
+        }
+        boolean unit = UNIT.matcher(after).find();
+        if (!unit) {
+            String clause = before.replaceFirst("(?s).*[,.;\\n§]", "");
+            Set<String> own = new HashSet<>(cues);
+            own.addAll(SlotWords.own(slot));
+            own.removeAll(Set.of("of", "the", "a", "at", "on", "is", "how", "many", "what", "you", "to", "in", "from"));
+            List<String> led = Cues.words(clause);
+            for (int i = 0; i < Math.min(4, led.size()); i++) {
+                if (own.contains(led.get(led.size() - 1 - i))) {
+                    return 20 - i;
+                }
+            }
+            if (people && OF_PEOPLE_BEFORE.matcher(before).find() && !number.range()) {
+                return 12;
+            }
+            boolean bare = text.replaceAll("[§\\s,.;!]+", " ").strip().length() <= number.end() - number.start() + 12;
+            return bare && reader.slots(ValueType.NUMBER).size() == 1 && all.size() == 1 && next.isEmpty() ? 5 : 0;
+        }
+        return 0;
+    }
+
+    /** Each slot its strongest number, each number used once; two equally strong for one slot leave it unclear. */
+    private Map<Slot, Mention> choose(List<Fit> fits, String text) {
+        Map<Slot, Mention> best = new LinkedHashMap<>();
+        Set<Mention> used = new HashSet<>();
+        List<Fit> order = new ArrayList<>(fits);
+        order.sort((a, b) -> Integer.compare(b.score(), a.score()));
+        for (Fit fit : order) {
+            if (!best.containsKey(fit.slot()) && !used.contains(fit.mention())) {
+                best.put(fit.slot(), fit.mention());
+                used.add(fit.mention());
+            } else if (best.containsKey(fit.slot()) && !used.contains(fit.mention())) {
+                Mention first = best.get(fit.slot());
+                boolean later = fit.mention().start() > first.start();
+                List<Mention> both = later ? List.of(first, fit.mention()) : List.of(fit.mention(), first);
+                List<Mention> standing = Settling.standing(text, both);
+                if (standing.size() == 1) {
+                    best.put(fit.slot(), standing.getFirst());
+                }
+            }
+        }
+        return best;
+    }
+
+    /** "9 people, no sorry 10": a bare number after a correction replaces the one before. */
+    private void corrected(Map<Slot, Mention> best, List<Mention> numbers, List<Slot> wanted, String text) {
+        for (Map.Entry<Slot, Mention> entry : best.entrySet()) {
+            Mention value = entry.getValue();
+            int index = numbers.indexOf(value);
+            if (index < 0 || index + 1 >= numbers.size()) {
+                continue;
+            }
+            Mention next = numbers.get(index + 1);
+            boolean free = !best.containsValue(next) && wanted.stream().noneMatch(s -> s != entry.getKey() && score(s, next, numbers, text) > 0);
+            if (free && Settling.standing(text, List.of(value, next)).equals(List.of(next)) && !UNIT.matcher(text.substring(next.end())).find()) {
+                entry.setValue(next);
+            }
+        }
+    }
+
+    private static List<Mention> durations(String text) {
+        List<Mention> found = new ArrayList<>();
+        var halfHour = Pattern.compile("\\bhalf an hour\\b|\\b(an) hour(?: and a half)?\\b|\\b(a) quarter of an hour\\b", Pattern.CASE_INSENSITIVE).matcher(text);
+        while (halfHour.find()) {
+            String said = halfHour.group().toLowerCase(java.util.Locale.ROOT);
+            String hours = said.startsWith("half") ? "0.5" : said.contains("quarter") ? "0.25" : said.contains("half") ? "1.5" : "1";
+            int end = halfHour.start() + Math.max(1, said.indexOf("hour") - 1);
+            found.add(Mention.of(new Value.Numeric(new BigDecimal(hours)), halfHour.start(), end));
+        }
+        return found;
+    }
+
+    /** A duration said in hours, for a slot in minutes. */
+    private static Mention inUnit(Slot slot, Mention mention, String text) {
+        boolean minutes = SlotWords.own(slot).contains("minutes") || SlotWords.own(slot).contains("mins");
+        boolean hours = text.substring(mention.end()).matches("(?is)\\s*-?(?:hours?|hrs?|an hour)\\b.*");
+        if (!minutes || !hours || !mention.clear()) {
+            return mention;
+        }
+        BigDecimal value = ((Value.Numeric) mention.values().getFirst()).number();
+        if (text.substring(mention.end()).matches("(?is)\\s*-?(?:hours?|hrs?)\\s+and a half\\b.*")) {
+            value = value.add(new BigDecimal("0.5"));
+        }
+        return Mention.of(new Value.Numeric(value.multiply(BigDecimal.valueOf(60))), mention.start(), mention.end());
+    }
+
+    /** "just me", "both of us": a head count without a number. */
+    private void alone(List<Slot> wanted, String text) {
+        List<Slot> people = wanted.stream().filter(SlotWords::countsPeople).toList();
+        if (people.size() == 1 && NumberReader.read(text.replace('§', ' '), reader.context()) instanceof Reading.Given given
+                && text.matches("(?is).*\\b(?:just me|only me|just myself|both of us|the pair of us|me and my|on my own|my (?:wife|husband|partner) and)\\b.*")) {
+            reader.put(people.getFirst(), given);
+        }
+    }
+}

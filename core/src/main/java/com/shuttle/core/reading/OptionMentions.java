@@ -1,0 +1,112 @@
+package com.shuttle.core.reading;
+
+import com.shuttle.core.flow.Option;
+import com.shuttle.core.reading.Tokens.Token;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Where a message names options: a label's words one after the other, or one word that a single option has. The values
+ * of the mentions are the options' ids.
+ */
+final class OptionMentions {
+
+    private OptionMentions() {}
+
+    static List<Mention> find(String text, List<Option> options) {
+        Tokens tokens = Tokens.of(text);
+        Map<String, Option> telling = telling(options);
+        List<Mention> found = new ArrayList<>();
+        int i = 0;
+        while (i < tokens.size()) {
+            Mention whole = whole(tokens, i, options);
+            if (whole == null && tokens.at(i).letters()) {
+                Option option = near(tokens.word(i), telling);
+                whole = option == null ? null : mention(option, tokens.at(i), tokens.at(i));
+            }
+            if (whole == null) {
+                i++;
+                continue;
+            }
+            found.add(whole);
+            while (i < tokens.size() && tokens.start(i) < whole.end()) {
+                i++;
+            }
+        }
+        return found;
+    }
+
+    static Option option(Mention mention, List<Option> options) {
+        String id = mention.values().getFirst().shown();
+        return options.stream().filter(option -> option.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    private static @org.jspecify.annotations.Nullable Mention whole(Tokens tokens, int i, List<Option> options) {
+        Mention longest = null;
+        for (Option option : options) {
+            for (String name : OptionMatcher.names(option)) {
+                String[] words = name.split(" ");
+                int at = i;
+                int matched = 0;
+                while (matched < words.length && at < tokens.size()) {
+                    if (!tokens.at(at).letters() && !tokens.at(at).figure() && matched > 0) {
+                        at++;
+                        continue;
+                    }
+                    boolean same = OptionMatcher.same(tokens.word(at), words[matched], false)
+                            || words[matched].length() > 5 && OptionMatcher.same(tokens.word(at), words[matched], true);
+                    if (!same) {
+                        break;
+                    }
+                    matched++;
+                    at++;
+                }
+                if (matched == words.length) {
+                    Mention mention = mention(option, tokens.at(i), tokens.at(at - 1));
+                    longest = longest == null || mention.end() > longest.end() ? mention : longest;
+                }
+            }
+        }
+        return longest;
+    }
+
+    private static Mention mention(Option option, Token first, Token last) {
+        return Mention.of(new Value.Text(option.id()), first.start(), last.end());
+    }
+
+    /** Words that just one option has, except the smallest. */
+    private static Map<String, Option> telling(List<Option> options) {
+        Map<String, Option> telling = new HashMap<>();
+        Map<String, Integer> owners = new HashMap<>();
+        for (Option option : options) {
+            OptionMatcher.names(option).stream()
+                    .flatMap(name -> List.of(name.split(" ")).stream())
+                    .filter(word -> word.length() > 2 && !OptionMatcher.FILLERS.contains(word) && !Character.isDigit(word.charAt(0)))
+                    .map(OptionMatcher::stem)
+                    .distinct()
+                    .forEach(word -> {
+                        owners.merge(word, 1, Integer::sum);
+                        telling.put(word, option);
+                    });
+        }
+        telling.keySet().removeIf(word -> owners.get(word) > 1);
+        return telling;
+    }
+
+    private static @org.jspecify.annotations.Nullable Option near(String typed, Map<String, Option> telling) {
+        Option exact = telling.get(OptionMatcher.stem(typed));
+        if (exact != null || typed.length() < 5) {
+            return exact;
+        }
+        for (Map.Entry<String, Option> entry : telling.entrySet()) {
+            String word = entry.getKey();
+            boolean inflected = word.length() >= 5 && (typed.startsWith(word.substring(0, word.length() - 1)) || word.startsWith(typed)) && Math.abs(typed.length() - word.length()) <= 4;
+            if (inflected || word.length() >= 5 && OptionMatcher.same(typed, word, true)) {
+                return entry.getValue();
+            }
+        }
+        return null;
+    }
+}

@@ -1,0 +1,84 @@
+package com.shuttle.core.reading;
+
+import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.OptionMatcher.Match;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Options named in a message about several things. */
+final class OptionSlots {
+
+    /** A clause of a message about several things must be nearer to an option than a reply to the question for it. */
+    private static final double CLAUSE_MEANT = 0.4;
+
+    private final SeveralReader reader;
+    private final Meaning meaning;
+
+    OptionSlots(SeveralReader reader, Meaning meaning) {
+        this.reader = reader;
+        this.meaning = meaning;
+    }
+
+    void read() {
+        for (Slot slot : reader.slots(ValueType.CHOICE)) {
+            one(slot);
+        }
+        for (Slot slot : reader.slots(ValueType.MULTI_CHOICE)) {
+            many(slot);
+        }
+    }
+
+    private void one(Slot slot) {
+        String text = reader.rest();
+        List<Mention> mentions = OptionMentions.find(text, slot.options());
+        List<Mention> standing = Settling.standing(text, mentions);
+        Set<Option> found = new LinkedHashSet<>();
+        standing.forEach(mention -> found.add(OptionMentions.option(mention, slot.options())));
+        if (found.size() == 1) {
+            Option option = found.iterator().next();
+            Mention at = standing.getFirst();
+            reader.put(slot, new Reading.Given(new Value.Text(option.label()), at.start(), at.end()));
+        } else if (found.size() > 1) {
+            reader.put(slot, new Reading.Unclear(found.stream().map(o -> (Value) new Value.Text(o.label())).toList()));
+        } else if (!mentions.isEmpty()) {
+            byMeaning(slot, text, mentions);
+        }
+    }
+
+    /** Where some options were ruled out, another clause may mean one of the rest. */
+    private void byMeaning(Slot slot, String text, List<Mention> denied) {
+        List<Option> open = slot.options().stream()
+                .filter(option -> denied.stream().noneMatch(m -> OptionMentions.option(m, slot.options()).equals(option)))
+                .toList();
+        for (String clause : text.split("[,.;:!?\\n§]+|\\s(?:and|but)\\s")) {
+            List<String> telling = Words.of(clause).stream().filter(word -> !OptionMatcher.FILLERS.contains(word)).toList();
+            if (telling.isEmpty() || telling.size() > 4 || clause.strip().startsWith("not ")) {
+                continue;
+            }
+            if (OptionMatcher.meant(clause.strip(), open, (t, others) -> stern(meaning.nearness(t, others))) instanceof Match.One(Option option, String by)) {
+                int at = text.indexOf(clause);
+                reader.put(slot, new Reading.Given(new Value.Text(option.label()), at, at + clause.length()));
+                return;
+            }
+        }
+    }
+
+    private static double[] stern(double[] near) {
+        double[] stern = near.clone();
+        for (int i = 0; i < stern.length; i++) {
+            stern[i] = stern[i] >= CLAUSE_MEANT ? stern[i] : Math.min(stern[i], OptionMatcher.MEANT - 0.01);
+        }
+        return stern;
+    }
+
+    private void many(Slot slot) {
+        String text = reader.rest();
+        boolean named = !OptionMentions.find(text, slot.options()).isEmpty();
+        boolean all = text.matches("(?is).*\\b(?:all of (?:them|those|these)|everything|the lot|all (?:three|four|five|two))\\b.*");
+        if (named || all) {
+            reader.put(slot, ManyReader.read(text, slot.options(), Meaning.NONE));
+        }
+    }
+}

@@ -1,0 +1,346 @@
+package com.shuttle.core.reading;
+
+import java.time.Duration;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Finds times of day. An hour up to twelve without a half of the day keeps both readings, unless the message names the
+ * part of the day ("tonight at 8"), it is written with a leading zero, or the region writes the clock through.
+ */
+final class TimeReader {
+
+    private enum Half {
+        MORNING,
+        AFTERNOON,
+        NIGHT
+    }
+
+    private static final Set<String> LEADS = Set.of("at", "around", "about", "by", "@", "circa", "approx", "approximately", "from", "until", "till", "before", "after", "past", "starting", "say");
+    private static final Set<String> LIMITS = Set.of("after", "before", "until", "till", "by");
+    private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "and");
+    private static final Set<String> WHOLE_DAY_CLOCK = Set.of("DE", "AT", "FR", "CH", "IT", "ES", "NL", "BE", "PL", "SE", "NO", "DK", "FI", "PT", "CZ");
+
+    private final Tokens tokens;
+    private final Context context;
+    private final boolean bare;
+
+    /** @param exact whether nothing about it can be another half of the day */
+    private record Found(List<LocalTime> times, int next) {}
+
+    private TimeReader(Tokens tokens, Context context, boolean bare) {
+        this.tokens = tokens;
+        this.context = context;
+        this.bare = bare;
+    }
+
+    static Reading read(String text, Context context) {
+        Tokens tokens = Tokens.of(text);
+        LocalDateTime soon = soon(tokens, context);
+        if (soon != null) {
+            return new Reading.Given(new Value.Clock(soon.toLocalTime().truncatedTo(ChronoUnit.MINUTES)), 0, text.length());
+        }
+        return Settling.reading(text, find(tokens, context, true));
+    }
+
+    /**
+     * All times of day, in their order.
+     *
+     * @param bare whether an hour alone counts ("8"), as in the reply to a question for a time
+     */
+    static List<Mention> find(Tokens tokens, Context context, boolean bare) {
+        return new TimeReader(tokens, context, bare).find();
+    }
+
+    /** "in 20 minutes", "in half an hour", "now"; null for none of these. */
+    static @Nullable LocalDateTime soon(Tokens tokens, Context context) {
+        for (int i = 0; i < tokens.size(); i++) {
+            if (tokens.follows(i, "right", "now") || tokens.is(i, "now") && tokens.size() <= 2) {
+                return context.now();
+            }
+            if (!tokens.is(i, "in")) {
+                continue;
+            }
+            if (tokens.follows(i + 1, "half", "an", "hour")) {
+                return context.now().plusMinutes(30);
+            }
+            if (tokens.follows(i + 1, "an", "hour")) {
+                return context.now().plusHours(1);
+            }
+            Numerals.Parsed number = Numerals.at(tokens, i + 1, context);
+            if (number == null || number.value().intValue() > 10_000) {
+                continue;
+            }
+            int unit = number.next();
+            if (tokens.is(unit, Set.of("minutes", "minute", "mins", "min"))) {
+                return context.now().plusMinutes(number.value().longValue());
+            }
+            if (tokens.is(unit, Set.of("hours", "hour", "hrs", "hr"))) {
+                return context.now().plus(Duration.ofMinutes(Math.round(number.value().doubleValue() * 60)));
+            }
+        }
+        return null;
+    }
+
+    private List<Mention> find() {
+        List<Mention> found = new ArrayList<>();
+        int i = 0;
+        while (i < tokens.size()) {
+            Found one = at(i, bare);
+            if (one == null) {
+                i++;
+                continue;
+            }
+            int next = one.next();
+            Found other = tokens.is(next, RANGE) ? at(next + 1, true) : null;
+            boolean joined = other != null && (!tokens.is(next, "and") || tokens.is(i - 1, "between"));
+            int start = tokens.start(i);
+            if (joined && other != null) {
+                LocalTime from = matching(one.times(), other.times());
+                found.add(Mention.range(new Value.Clock(from), new Value.Clock(other.times().getLast()), start, tokens.endBefore(other.next())));
+                i = other.next();
+            } else {
+                List<Value> times = one.times().stream().map(time -> (Value) new Value.Clock(time)).toList();
+                boolean limit = tokens.is(i - 1, LIMITS) && !(tokens.is(i - 1, "by") && !bare);
+                found.add(new Mention(times, limit, start, tokens.endBefore(next)));
+                i = next;
+            }
+        }
+        return found;
+    }
+
+    /** The reading of a range's start that fits its end: "2-4pm" is from 14:00. */
+    private static LocalTime matching(List<LocalTime> from, List<LocalTime> to) {
+        LocalTime end = to.getLast();
+        return from.stream().filter(time -> time.isBefore(end)).reduce((a, b) -> b).orElse(from.getFirst());
+    }
+
+    private @Nullable Found at(int i, boolean bareHour) {
+        if (tokens.is(i, Set.of("noon", "midday", "noontime")) || tokens.follows(i, "12", "noon") || tokens.follows(i, "mid", "day")) {
+            return new Found(List.of(LocalTime.NOON), tokens.is(i, Set.of("12", "mid")) ? i + 2 : i + 1);
+        }
+        if (tokens.is(i, "midnight") || tokens.follows(i, "12", "midnight")) {
+            return new Found(List.of(LocalTime.MIDNIGHT), tokens.is(i, "12") ? i + 2 : i + 1);
+        }
+        Found relative = quarters(i);
+        return relative != null ? relative : hour(i, bareHour);
+    }
+
+    /** "half past eight", "quarter to seven", "ten past 3", "half eight". */
+    private @Nullable Found quarters(int i) {
+        int at = tokens.is(i, "a") ? i + 1 : i;
+        int minutes;
+        int next;
+        if (tokens.is(at, "half")) {
+            minutes = 30;
+            next = at + 1;
+        } else if (tokens.is(at, "quarter")) {
+            minutes = 15;
+            next = at + 1;
+        } else {
+            Numerals.Parsed number = Numerals.at(tokens, at, context);
+            if (number == null || number.value().scale() > 0 || number.value().intValue() < 1 || number.value().intValue() > 29) {
+                return null;
+            }
+            minutes = number.value().intValue();
+            next = tokens.is(number.next(), Set.of("minutes", "mins")) ? number.next() + 1 : number.next();
+        }
+        boolean to = tokens.is(next, Set.of("to", "of", "before"));
+        boolean past = tokens.is(next, Set.of("past", "after"));
+        boolean britishHalf = minutes == 30 && tokens.is(at, "half") && !to && !past;
+        if (!to && !past && !britishHalf || to && !tokens.is(at, "quarter") && minutes % 5 != 0) {
+            return null;
+        }
+        int hourAt = britishHalf ? next : next + 1;
+        if (to && !tokens.is(at, "quarter") && !tokens.at(at).letters()) {
+            return null;
+        }
+        Numerals.Parsed hour = Numerals.at(tokens, hourAt, context);
+        if (hour == null || hour.value().scale() > 0 || hour.value().signum() <= 0 || hour.value().intValue() > 12) {
+            boolean noon = tokens.is(hourAt, Set.of("noon", "midday"));
+            return noon ? new Found(List.of(LocalTime.NOON.plusMinutes(to ? -minutes : minutes)), hourAt + 1) : null;
+        }
+        if (britishHalf && (tokens.is(hour.next(), SCALES_OF_THINGS) || WHOLE_DAY_CLOCK.contains(context.region()))) {
+            return null;
+        }
+        int h = to ? (hour.value().intValue() + 11) % 12 : hour.value().intValue() % 12;
+        int m = to ? 60 - minutes : minutes;
+        return halves(h == 0 ? 12 : h, m, i, hour.next(), false);
+    }
+
+    private static final Set<String> SCALES_OF_THINGS = Set.of("dozen", "hundred", "thousand", "million", "people", "of");
+
+    private @Nullable Found hour(int i, boolean bareHour) {
+        String word = tokens.word(i);
+        if (!tokens.at(i).figure()) {
+            return spelled(i, bareHour);
+        }
+        boolean glued = tokens.touches(i - 1) && (tokens.at(i - 1).letters() && !tokens.is(i - 1, "t") || tokens.is(i - 1, Set.of("/", "-", "£", "$", "€", ".")));
+        if (glued) {
+            return null;
+        }
+        int hour;
+        int minute = 0;
+        int next = i + 1;
+        boolean clocked = false;
+        if (word.matches("\\d{1,2}[:.]\\d{2}(?::\\d{2})?")) {
+            hour = Integer.parseInt(word.split("[:.]")[0]);
+            minute = Integer.parseInt(word.split("[:.]")[1]);
+            clocked = word.indexOf(':') > 0;
+        } else if (word.matches("\\d{1,2}") && tokens.is(next, "h") && tokens.touches(i)) {
+            hour = Integer.parseInt(word);
+            next++;
+            if (tokens.word(next).matches("\\d{2}") && tokens.touches(next - 1)) {
+                minute = Integer.parseInt(tokens.word(next));
+                next++;
+            }
+            clocked = true;
+        } else if (word.matches("\\d{4}") && (word.startsWith("0") || tokens.is(next, Set.of("hrs", "hours", "h", "am", "pm")) || tokens.is(i - 1, "at") || bareHour && tokens.size() == 1)) {
+            hour = Integer.parseInt(word.substring(0, 2));
+            minute = Integer.parseInt(word.substring(2));
+            next = tokens.is(next, Set.of("hrs", "hours", "h")) ? next + 1 : next;
+            clocked = true;
+        } else if (word.matches("\\d{1,2}")) {
+            hour = Integer.parseInt(word);
+        } else {
+            return null;
+        }
+        if (hour > 24 || minute > 59 || hour == 24 && minute > 0) {
+            return null;
+        }
+        boolean dotted = word.indexOf('.') > 0;
+        boolean marked = half(next) != null || tokens.is(next, Set.of("o'clock", "oclock", "uhr", "ish")) || tokens.is(next, "'") ;
+        boolean part = partAt(next) != null;
+        boolean led = tokens.is(i - 1, LEADS) && !tokens.at(next).letters() || tokens.is(i - 1, Set.of("at", "@")) || tokens.is(i - 1, LEADS) && tokens.is(next, STOPS);
+        if (!clocked && !marked && !part && !led && !(bareHour && alone(i, next)) && !(partBefore(i) && !dotted)) {
+            return null;
+        }
+        if (dotted && !marked && !part && !led && !bareHour) {
+            return null;
+        }
+        boolean through = word.startsWith("0") || clocked && WHOLE_DAY_CLOCK.contains(context.region());
+        return halves(hour, minute, i, next, through);
+    }
+
+    private static final Set<String> STOPS = Set.of("please", "if", "on", "tomorrow", "today", "tonight", "would", "is", "and", "or", "pls", "thanks", "will", "works", "to");
+
+    /** "eight thirty", "seven o'clock", "at six". */
+    private @Nullable Found spelled(int i, boolean bareHour) {
+        Numerals.Parsed parsed = tokens.at(i).letters() && !tokens.is(i, "a") && !tokens.is(i, "half") ? Numerals.at(tokens, i, context) : null;
+        if (parsed == null || parsed.value().scale() > 0 || parsed.value().signum() <= 0) {
+            return null;
+        }
+        int value = parsed.value().intValue();
+        int next = parsed.next();
+        int minute = 0;
+        if (value > 12) {
+            return null;
+        }
+        Numerals.Parsed minutes = Numerals.at(tokens, next, context);
+        if (minutes != null && tokens.at(next).letters() && minutes.value().intValue() >= 10 && minutes.value().intValue() < 60) {
+            minute = minutes.value().intValue();
+            next = minutes.next();
+        }
+        boolean marked = half(next) != null || tokens.is(next, Set.of("o'clock", "oclock", "ish")) || partAt(next) != null;
+        boolean led = tokens.is(i - 1, Set.of("at", "around", "about", "by", "after", "before")) && (!tokens.at(next).letters() || tokens.is(next, STOPS)) || tokens.is(i - 1, "at");
+        return marked || led || minute > 0 && bareHour || bareHour && alone(i, next) || partBefore(i) ? halves(value, minute, i, next, false) : null;
+    }
+
+    /** Whether the words around make a lone number a time in the reply to a question for one. */
+    private boolean alone(int i, int next) {
+        int from = tokens.skip(0, Set.of("at", "around", "about", "say", "maybe", "let's", "make", "it", "for", "roughly", "please", ",", "the", "between", "from", "no", "i", "mean", "on"));
+        boolean opens = i <= from || tokens.is(i - 1, RANGE) || tokens.is(i - 1, Set.of(",", "it", "between", "from"));
+        return opens && (!tokens.at(next).letters() || tokens.is(next, Set.of("please", "pls", "ish", "or", "to", "and", "till", "until", "sharp", "would", "is", "no", "works")));
+    }
+
+    private Found halves(int hour, int minute, int i, int next, boolean through) {
+        Half half = half(next);
+        int after = half == null ? next : afterHalf(next);
+        boolean ish = tokens.is(after, Set.of("o'clock", "oclock", "uhr", "ish", "sharp"));
+        after = ish ? after + 1 : after;
+        if (half == null) {
+            half = half(after);
+            after = half == null ? after : afterHalf(after);
+        }
+        Half part = half != null ? half : part(after, i);
+        if (partAt(after) != null && half == null && tokens.is(after, Set.of("in", "at"))) {
+            after += tokens.follows(after, "in", "the") ? 3 : 2;
+        }
+        LocalTime early = LocalTime.of(hour % 24, minute);
+        if (hour > 12 || hour == 0 || through && part == null) {
+            return new Found(List.of(early), after);
+        }
+        LocalTime morning = LocalTime.of(hour % 12, minute);
+        LocalTime afternoon = LocalTime.of(hour % 12 + 12, minute);
+        if (part == Half.MORNING) {
+            return new Found(List.of(morning), after);
+        }
+        if (part == Half.AFTERNOON) {
+            return new Found(List.of(afternoon), after);
+        }
+        if (part == Half.NIGHT) {
+            return new Found(List.of(hour == 12 || hour < 5 ? morning : afternoon), after);
+        }
+        return new Found(List.of(morning, afternoon), after);
+    }
+
+    private @Nullable Half half(int i) {
+        if (tokens.is(i, "am") || tokens.follows(i, "a", ".", "m") || tokens.follows(i, "a", "m")) {
+            return Half.MORNING;
+        }
+        return tokens.is(i, "pm") || tokens.follows(i, "p", ".", "m") || tokens.follows(i, "p", "m") ? Half.AFTERNOON : null;
+    }
+
+    private int afterHalf(int i) {
+        if (tokens.is(i, "am") || tokens.is(i, "pm")) {
+            return i + 1;
+        }
+        int next = tokens.is(i + 1, ".") ? i + 3 : i + 2;
+        return tokens.is(next, ".") && tokens.touches(next - 1) ? next + 1 : next;
+    }
+
+    private @Nullable Half partAt(int i) {
+        int at = tokens.follows(i, "in", "the") ? i + 2 : tokens.is(i, Set.of("at", "this", "in")) ? i + 1 : i;
+        return switch (tokens.word(at)) {
+            case "morning", "mornings", "breakfast" -> Half.MORNING;
+            case "afternoon", "evening", "eve", "teatime" -> Half.AFTERNOON;
+            case "night", "tonight", "tonite" -> Half.NIGHT;
+            default -> null;
+        };
+    }
+
+    /** The part of the day named right after, otherwise anywhere in the message. */
+    private @Nullable Half part(int after, int i) {
+        Half here = partAt(after);
+        if (here != null) {
+            return here;
+        }
+        for (int k = i - 1; k >= Math.max(0, i - 6); k--) {
+            Half before = named(k);
+            if (before != null) {
+                return before;
+            }
+        }
+        for (int k = after; k < Math.min(tokens.size(), after + 5); k++) {
+            Half later = named(k);
+            if (later != null) {
+                return later;
+            }
+        }
+        return null;
+    }
+
+    private @Nullable Half named(int k) {
+        boolean greeting = tokens.is(k - 1, "good");
+        return tokens.at(k).letters() && !greeting && !tokens.is(k, Set.of("at", "in", "this")) ? partAt(k) : null;
+    }
+
+    private boolean partBefore(int i) {
+        return tokens.is(i - 1, Set.of("morning", "afternoon", "evening", "tonight", "night"));
+    }
+}
