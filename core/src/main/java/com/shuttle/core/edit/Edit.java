@@ -14,8 +14,10 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Edit.Become.class, name = "become"),
     @JsonSubTypes.Type(value = Edit.Set.class, name = "set"),
     @JsonSubTypes.Type(value = Edit.Lead.class, name = "lead"),
-    @JsonSubTypes.Type(value = Edit.AddOption.class, name = "add_option"),
-    @JsonSubTypes.Type(value = Edit.DeleteOption.class, name = "delete_option"),
+    @JsonSubTypes.Type(value = Edit.AddItem.class, name = "add_item"),
+    @JsonSubTypes.Type(value = Edit.DeleteItem.class, name = "delete_item"),
+    @JsonSubTypes.Type(value = Edit.MoveItem.class, name = "move_item"),
+    @JsonSubTypes.Type(value = Edit.RenameVariable.class, name = "rename_variable"),
     @JsonSubTypes.Type(value = Edit.AddWording.class, name = "add_wording"),
     @JsonSubTypes.Type(value = Edit.DeleteWording.class, name = "delete_wording"),
     @JsonSubTypes.Type(value = Edit.AddSection.class, name = "add_section"),
@@ -42,19 +44,24 @@ public sealed interface Edit {
     record Become(String step, StepKind kind) implements Edit {}
 
     /**
-     * Sets one field of a step. Fields: {@code title}, {@code note}, {@code text.N} (wording N from 0),
-     * {@code type}, {@code variable}, {@code retry}, {@code skip_when_known}, {@code tries}, {@code unknown},
-     * {@code team}, {@code nobody}, {@code come_back}, {@code option.ID} (its label), {@code also.ID} (comma-separated).
+     * Sets one field of a step. A field is a path in the step's JSON form with points: {@code title}, {@code limits.min},
+     * {@code options.o1.label}; lists of words are separated by commas. {@code text.N} is wording N from 0.
      */
     record Set(String step, String field, String value) implements Edit {}
 
     /** Leads an exit to a target in its JSON form; null leads it nowhere. */
     record Lead(String step, String exit, @Nullable String target) implements Edit {}
 
-    /** Adds a blank option after another one (null: at the end). */
-    record AddOption(String step, @Nullable String after) implements Edit {}
+    /** Adds a blank item to a list of a step ({@code options}, {@code facts} …) after another one (null: at the end). */
+    record AddItem(String step, String list, @Nullable String after) implements Edit {}
 
-    record DeleteOption(String step, String option) implements Edit {}
+    /** Removes an item by its id, a fact by its variable, others by their number. */
+    record DeleteItem(String step, String list, String item) implements Edit {}
+
+    record MoveItem(String step, String list, String item, int by) implements Edit {}
+
+    /** Gives a variable another name wherever the flow uses it: in fields, expressions and placeholders. */
+    record RenameVariable(String from, String to) implements Edit {}
 
     /** Adds a blank wording at the end. */
     record AddWording(String step) implements Edit {}

@@ -1,171 +1,317 @@
 package com.shuttle.core.edit;
 
 import com.shuttle.core.edit.FlowEditor.Refusal;
-import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.StepJson;
+import com.shuttle.core.flow.Target;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Words;
-import java.util.ArrayList;
+import java.lang.reflect.RecordComponent;
+import java.math.BigDecimal;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.function.Function;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
-/** The fields of steps by name, see {@link Edit.Set}. */
+/**
+ * The fields of steps by name. A name is the path in the step's JSON form, with points: {@code title},
+ * {@code limits.min}; an item of a list by its id, a fact by its variable, anything else by its number:
+ * {@code options.o1.label}, {@code facts.email.ask}, {@code checks.0.rule}. {@code text.N} is wording N, whatever the kind
+ * calls its wordings.
+ */
 final class Fields {
 
     static final int LONGEST_TEXT = 8000;
     static final int LONGEST_LINE = 200;
+    static final int LONGEST_ADDRESS = 2000;
+    private static final int MOST_WORDS = 100;
     private static final Pattern VARIABLE = Pattern.compile("([a-z][a-z0-9_]{0,63})?");
+    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+    /** How the typed value of a field becomes JSON; null removes the field. */
+    private interface Form extends Function<String, @Nullable JsonNode> {}
+
+    private static final Map<String, Form> FORMS = new LinkedHashMap<>();
+
+    static {
+        Form text = value -> JSON.stringNode(text(value));
+        Form line = value -> JSON.stringNode(line(value));
+        Form flag = value -> JSON.booleanNode(Boolean.parseBoolean(value));
+        Form name = value -> JSON.stringNode(variable(value));
+        Form words = Fields::words;
+        Form number = Fields::number;
+        Form expression = value -> JSON.stringNode(short_(value, 2000));
+        Form address = Fields::address;
+        all(
+                text,
+                "note",
+                "retry",
+                "reply",
+                "unknown",
+                "nobody",
+                "brief",
+                "lead",
+                "more",
+                "rate",
+                "readBack",
+                "ask",
+                "text");
+        all(
+                line,
+                "title",
+                "hint",
+                "example",
+                "fallback",
+                "label",
+                "group",
+                "alt",
+                "team",
+                "milestone",
+                "name",
+                "earliest",
+                "latest",
+                "region",
+                "look",
+                "words");
+        all(
+                flag,
+                "optional",
+                "skipWhenKnown",
+                "onlyThis",
+                "confirm",
+                "many",
+                "together",
+                "quiet",
+                "comeBack",
+                "startAgain",
+                "signal",
+                "closed",
+                "rating",
+                "trusting",
+                "whole");
+        all(name, "variable", "of", "from");
+        all(words, "also", "weekdays", "fileTypes", "collections", "sources");
+        all(number, "min", "max", "by");
+        all(expression, "when", "value", "rule");
+        all(address, "address", "picture", "link");
+        FORMS.put("type", value -> chosen(value, v -> ValueType.of(v).key(), "There is no such type."));
+        FORMS.put("layout", value -> chosen(value, v -> Choice.Layout.of(v).key(), "There is no such layout."));
+        FORMS.put("media", Fields::media);
+        FORMS.put("tries", value -> count(value, 1, 9, "Tries are a number from 1 to 9."));
+        FORMS.put("typing", value -> count(value, 0, 10_000, "The delay is 0 to 10,000 milliseconds."));
+        FORMS.put("seconds", Fields::span);
+        FORMS.put("patience", value -> value.isBlank() ? null : span(value));
+        FORMS.put("weight", value -> count(value, 0, 1000, "A weight is a number from 0 to 1,000."));
+        FORMS.put(
+                "megabytes",
+                value -> value.isBlank() ? null : count(value, 1, 20, "A file can have 1 to 20 megabytes."));
+        FORMS.put(
+                "answerFrom",
+                value -> value.isBlank() ? null : count(value, 0, 100, "Confidence is 0 to 100 per cent."));
+        FORMS.put(
+                "suggestFrom",
+                value -> value.isBlank() ? null : count(value, 0, 100, "Confidence is 0 to 100 per cent."));
+    }
 
     private Fields() {}
 
+    private static void all(Form form, String... names) {
+        Arrays.stream(names).forEach(name -> FORMS.put(name, form));
+    }
+
     static Step set(Step step, String field, String value) {
-        String name = field.contains(".") ? field.substring(0, field.indexOf('.')) : field;
-        String part = field.substring(Math.min(field.length(), name.length() + 1));
-        return switch (name) {
-            case "text" -> withWordings(step, replaced(step, part, text(value)));
-            case "title", "note" -> common(step, name, value);
-            default ->
-                switch (step) {
-                    case Step.Question question -> question(question, name, value);
-                    case Step.Choice choice -> choice(choice, name, part, value);
-                    case Step.Answer a
-                    when name.equals("unknown") ->
-                        new Step.Answer(a.id(), a.title(), a.note(), a.ask(), a.collections(), text(value), a.exits());
-                    case Step.HandOff h
-                    when name.equals("team") ->
-                        new Step.HandOff(h.id(), h.title(), h.note(), h.say(), line(value), h.nobody(), h.exits());
-                    case Step.HandOff h
-                    when name.equals("nobody") ->
-                        new Step.HandOff(h.id(), h.title(), h.note(), h.say(), h.team(), text(value), h.exits());
-                    case Step.GoTo g
-                    when name.equals("come_back") -> {
-                        boolean back = Boolean.parseBoolean(value);
-                        Step changed = new Step.GoTo(g.id(), g.title(), g.note(), back, g.exits());
-                        yield back ? changed : changed.withExit("back", null);
-                    }
-                    default -> throw noField(step, field);
-                };
-        };
+        String[] path = path(step, field);
+        ObjectNode tree = StepJson.tree(step);
+        if (field.startsWith("text.")) {
+            ArrayNode wordings = tree.withArray(step.kind().wordings());
+            wordings.set(index(path[1], wordings, "That wording is no longer there."), JSON.stringNode(text(value)));
+            return fitted(tree);
+        }
+        ObjectNode parent = parent(tree, path, step);
+        String last = path[path.length - 1];
+        Form form = FORMS.get(last);
+        if (form == null
+                || path.length == 1
+                        && Arrays.stream(step.getClass().getRecordComponents())
+                                .map(RecordComponent::getName)
+                                .noneMatch(last::equals)) {
+            throw noField(step, field);
+        }
+        JsonNode node = form.apply(value);
+        if (node == null) {
+            parent.remove(last);
+        } else {
+            parent.set(last, node);
+        }
+        return fitted(tree);
     }
 
-    private static Step question(Step.Question q, String field, String value) {
-        ValueType type = q.type();
-        String variable = q.variable();
-        String retry = q.retry();
-        boolean skip = q.skipWhenKnown();
-        int tries = q.tries();
-        switch (field) {
-            case "type" -> {
-                try {
-                    type = ValueType.of(value);
-                } catch (IllegalArgumentException e) {
-                    throw new Refusal("There is no such type of question.");
-                }
+    /** Whether the value of a field is an array where it stands among the parts of a step. */
+    private static String[] path(Step step, String field) {
+        String[] path = field.split("\\.", -1);
+        if (path[0].equals("text")
+                && (path.length != 2 || step.kind().wordings().isEmpty())) {
+            throw new Refusal("A " + step.kind().label() + " says nothing.");
+        }
+        if (path.length > 5 || Arrays.stream(path).anyMatch(String::isBlank)) {
+            throw noField(step, field);
+        }
+        return path;
+    }
+
+    private static ObjectNode parent(ObjectNode tree, String[] path, Step step) {
+        JsonNode at = tree;
+        for (int i = 0; i < path.length - 1; i++) {
+            String key = path[i];
+            if (at instanceof ArrayNode array) {
+                at = array.get(item(array, key));
+            } else if (at instanceof ObjectNode object && object.get(key) != null) {
+                at = object.get(key);
+            } else if (at instanceof ObjectNode object && Parts.OBJECTS.contains(key)) {
+                at = object.putObject(key);
+            } else {
+                throw noField(step, String.join(".", path));
             }
-            case "variable" -> variable = variable(value);
-            case "retry" -> retry = text(value);
-            case "skip_when_known" -> skip = Boolean.parseBoolean(value);
-            case "tries" -> {
-                if (!value.matches("[1-9]")) {
-                    throw new Refusal("Tries are a number from 1 to 9.");
-                }
-                tries = Integer.parseInt(value);
+        }
+        if (at instanceof ObjectNode object) {
+            return object;
+        }
+        throw noField(step, String.join(".", path));
+    }
+
+    /** The index of an item by its id, its variable or its number. */
+    static int item(ArrayNode array, String key) {
+        for (int i = 0; i < array.size(); i++) {
+            JsonNode item = array.get(i);
+            if (key.equals(item.path("id").asString(""))
+                    || key.equals(item.path("variable").asString(""))
+                            && item.path("id").isMissingNode()) {
+                return i;
             }
-            default -> throw noField(q, field);
         }
-        return new Step.Question(q.id(), q.title(), q.note(), q.ask(), type, variable, retry, skip, tries, q.exits());
+        return index(key, array, "That is no longer there.");
     }
 
-    private static Step choice(Step.Choice choice, String field, String option, String value) {
-        if (!field.equals("option") && !field.equals("also")) {
-            throw noField(choice, field);
+    private static int index(String key, ArrayNode array, String gone) {
+        int at = key.matches("\\d{1,3}") ? Integer.parseInt(key) : -1;
+        if (at < 0 || at >= array.size()) {
+            throw new Refusal(gone);
         }
-        if (choice.options().stream().noneMatch(o -> o.id().equals(option))) {
-            throw new Refusal("That option is no longer there.");
-        }
-        List<Option> options = choice.options().stream()
-                .map(o -> !o.id().equals(option)
-                        ? o
-                        : field.equals("option")
-                                ? new Option(o.id(), line(value), o.also())
-                                : new Option(
-                                        o.id(),
-                                        o.label(),
-                                        Arrays.stream(value.split(","))
-                                                .map(Fields::line)
-                                                .filter(word -> !word.isEmpty())
-                                                .limit(50)
-                                                .toList()))
-                .toList();
-        return withOptions(choice, options);
+        return at;
     }
 
-    static Step withOptions(Step.Choice c, List<Option> options) {
-        return new Step.Choice(c.id(), c.title(), c.note(), c.ask(), options, c.tries(), c.exits());
+    /** The step of a changed tree, without exits that it no longer has. */
+    static Step fitted(ObjectNode tree) {
+        Step step;
+        try {
+            step = StepJson.step(tree);
+        } catch (IllegalArgumentException e) {
+            throw new Refusal("That does not fit here.");
+        }
+        List<String> slots = step.slots().stream().map(slot -> slot.id()).toList();
+        Map<String, Target> exits = step.exits();
+        if (slots.containsAll(exits.keySet())) {
+            return step;
+        }
+        Map<String, Target> left = exits.entrySet().stream()
+                .filter(exit -> slots.contains(exit.getKey()))
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a, LinkedHashMap::new));
+        return step.withExits(left);
     }
 
     static Step withWordings(Step step, List<String> wordings) {
-        return switch (step) {
-            case Step.Message m -> new Step.Message(m.id(), m.title(), m.note(), wordings, m.exits());
-            case Step.Question q ->
-                new Step.Question(
-                        q.id(),
-                        q.title(),
-                        q.note(),
-                        wordings,
-                        q.type(),
-                        q.variable(),
-                        q.retry(),
-                        q.skipWhenKnown(),
-                        q.tries(),
-                        q.exits());
-            case Step.Choice c ->
-                new Step.Choice(c.id(), c.title(), c.note(), wordings, c.options(), c.tries(), c.exits());
-            case Step.Answer a ->
-                new Step.Answer(a.id(), a.title(), a.note(), wordings, a.collections(), a.unknown(), a.exits());
-            case Step.HandOff h ->
-                new Step.HandOff(h.id(), h.title(), h.note(), wordings, h.team(), h.nobody(), h.exits());
-            case Step.GoTo g -> throw new Refusal("A Go to says nothing.");
-            case Step.End e -> new Step.End(e.id(), e.title(), e.note(), wordings, e.exits());
-        };
-    }
-
-    private static Step common(Step step, String field, String value) {
-        String title = field.equals("title") ? line(value) : step.title();
-        String note = field.equals("note") ? text(value) : step.note();
-        String id = step.id();
-        return switch (step) {
-            case Step.Message m -> new Step.Message(id, title, note, m.say(), m.exits());
-            case Step.Question q ->
-                new Step.Question(
-                        id,
-                        title,
-                        note,
-                        q.ask(),
-                        q.type(),
-                        q.variable(),
-                        q.retry(),
-                        q.skipWhenKnown(),
-                        q.tries(),
-                        q.exits());
-            case Step.Choice c -> new Step.Choice(id, title, note, c.ask(), c.options(), c.tries(), c.exits());
-            case Step.Answer a -> new Step.Answer(id, title, note, a.ask(), a.collections(), a.unknown(), a.exits());
-            case Step.HandOff h -> new Step.HandOff(id, title, note, h.say(), h.team(), h.nobody(), h.exits());
-            case Step.GoTo g -> new Step.GoTo(id, title, note, g.comeBack(), g.exits());
-            case Step.End e -> new Step.End(id, title, note, e.say(), e.exits());
-        };
-    }
-
-    private static List<String> replaced(Step step, String index, String text) {
-        List<String> wordings = new ArrayList<>(step.wordings());
-        int at = index.matches("\\d{1,2}") ? Integer.parseInt(index) : -1;
-        if (at < 0 || at >= wordings.size()) {
-            throw new Refusal("That wording is no longer there.");
+        if (step.kind().wordings().isEmpty()) {
+            throw new Refusal("A " + step.kind().label() + " says nothing.");
         }
-        wordings.set(at, text);
-        return wordings;
+        return StepJson.with(step, step.kind().wordings(), wordings);
+    }
+
+    // Forms
+
+    private static JsonNode chosen(String value, Function<String, String> key, String problem) {
+        try {
+            return JSON.stringNode(key.apply(value));
+        } catch (IllegalArgumentException e) {
+            throw new Refusal(problem);
+        }
+    }
+
+    private static JsonNode count(String value, int least, int most, String problem) {
+        if (!value.strip().matches("\\d{1,6}")
+                || Integer.parseInt(value.strip()) < least
+                || Integer.parseInt(value.strip()) > most) {
+            throw new Refusal(problem);
+        }
+        return JSON.numberNode(Integer.parseInt(value.strip()));
+    }
+
+    private static @Nullable JsonNode number(String value) {
+        if (value.isBlank()) {
+            return null;
+        }
+        if (!value.strip().matches("-?\\d{1,12}(\\.\\d{1,6})?")) {
+            throw new Refusal("This has to be a number.");
+        }
+        return JSON.numberNode(new BigDecimal(value.strip()));
+    }
+
+    /** A span of time: a number of seconds, or with s, m, h or d behind it. */
+    private static JsonNode span(String value) {
+        var matcher = Pattern.compile("(\\d{1,8})\\s*(s|sec\\w*|m|min\\w*|h|hours?|d|days?)?")
+                .matcher(value.strip().toLowerCase(Locale.ROOT));
+        if (!matcher.matches()) {
+            throw new Refusal("A time is written like 30s, 10m, 2h or 3d.");
+        }
+        String unit = matcher.group(2) == null ? "s" : matcher.group(2).substring(0, 1);
+        long seconds = Long.parseLong(matcher.group(1))
+                * Map.of("s", 1L, "m", 60L, "h", 3600L, "d", 86_400L).get(unit);
+        if (seconds < 1 || seconds > 366L * 86_400) {
+            throw new Refusal("A time is at least a second and at most a year.");
+        }
+        return JSON.numberNode(seconds);
+    }
+
+    private static JsonNode words(String value) {
+        ArrayNode words = JSON.arrayNode();
+        Arrays.stream(value.split(","))
+                .map(Fields::line)
+                .filter(word -> !word.isEmpty())
+                .limit(MOST_WORDS)
+                .forEach(words::add);
+        return words;
+    }
+
+    private static JsonNode address(String value) {
+        String bare = short_(value, LONGEST_ADDRESS).replaceAll("\\s", "");
+        boolean fit = bare.isEmpty()
+                || bare.startsWith("https://")
+                || bare.startsWith("http://")
+                || bare.startsWith("/") && !bare.startsWith("//")
+                || bare.startsWith("{{");
+        if (!fit) {
+            throw new Refusal("An address begins with https:// or with / for a file of this application.");
+        }
+        return JSON.stringNode(bare);
+    }
+
+    private static @Nullable JsonNode media(String type) {
+        if (type.isBlank()) {
+            return null;
+        }
+        ObjectNode media = JSON.objectNode();
+        media.set("type", chosen(type, v -> Media.Type.of(v).key(), "There is no such medium."));
+        return media;
     }
 
     private static String variable(String value) {
@@ -185,30 +331,39 @@ final class Fields {
     }
 
     static String line(String value) {
-        String line = Words.clean(value).replaceAll("\\s+", " ");
-        if (line.length() > LONGEST_LINE) {
-            throw new Refusal(
-                    "This can be " + LONGEST_LINE + " characters long at most; it has " + line.length() + ".");
+        return short_(value, LONGEST_LINE).replaceAll("\\s+", " ");
+    }
+
+    private static String short_(String value, int longest) {
+        String line = Words.clean(value);
+        if (line.length() > longest) {
+            throw new Refusal("This can be " + longest + " characters long at most; it has " + line.length() + ".");
         }
         return line;
     }
 
     static String inWords(String field) {
-        String name = field.contains(".") ? field.substring(0, field.indexOf('.')) : field;
-        return switch (name) {
+        String[] path = field.split("\\.");
+        return switch (path[0]) {
             case "text" -> "the wording";
             case "note" -> "the note";
             case "type" -> "the type";
             case "variable" -> "the variable";
             case "retry" -> "the error words";
-            case "option" -> "an option";
-            case "also" -> "the other words for an option";
             case "team" -> "the team";
+            case "options" -> "an option";
+            case "facts" -> "a fact";
+            case "rules" -> "a rule";
+            case "arms" -> "an arm";
+            case "sets" -> "a computed value";
+            case "checks" -> "a check";
+            case "limits" -> "the limits";
+            case "media", "bubbles" -> "what is shown";
             default -> "the settings";
         };
     }
 
     private static Refusal noField(Step step, String field) {
-        return new Refusal("A " + step.kind().label() + " has no " + field.replace('_', ' ') + ".");
+        return new Refusal("A " + step.kind().label() + " has no " + field.replace('.', ' ') + ".");
     }
 }

@@ -2,7 +2,6 @@ package com.shuttle.core.edit;
 
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;
-import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepKind;
@@ -43,8 +42,25 @@ public final class FlowEditor {
                     yield done(replace(flow, changed), words, id);
                 }
                 case Edit.Lead(String id, String exit, String target) -> lead(flow, find(flow, id), exit, target);
-                case Edit.AddOption(String id, String after) -> addOption(flow, choice(flow, id), after);
-                case Edit.DeleteOption(String id, String option) -> deleteOption(flow, choice(flow, id), option);
+                case Edit.AddItem(String id, String list, String after) -> {
+                    Step changed = Parts.add(find(flow, id), list, after);
+                    yield done(
+                            replace(flow, changed), "added " + Parts.called(list) + " to “" + changed.name() + "”", id);
+                }
+                case Edit.DeleteItem(String id, String list, String item) -> {
+                    Step changed = Parts.delete(find(flow, id), list, item);
+                    yield done(
+                            replace(flow, changed),
+                            "removed " + Parts.called(list) + " of “" + changed.name() + "”",
+                            id);
+                }
+                case Edit.MoveItem(String id, String list, String item, int by) -> {
+                    Step changed = Parts.move(find(flow, id), list, item, by);
+                    yield done(
+                            replace(flow, changed), "moved " + Parts.called(list) + " of “" + changed.name() + "”", id);
+                }
+                case Edit.RenameVariable(String from, String to) ->
+                    done(Renaming.rename(flow, from, to), "renamed the variable " + from + " to " + to, "");
                 case Edit.AddWording(String id) -> {
                     Step step = find(flow, id);
                     List<String> wordings = new ArrayList<>(step.wordings());
@@ -219,36 +235,6 @@ public final class FlowEditor {
                 step.id());
     }
 
-    private static Edited addOption(Flow flow, Step.Choice choice, @Nullable String after) {
-        List<Option> options = new ArrayList<>(choice.options());
-        Set<String> ids = new HashSet<>();
-        options.forEach(option -> ids.add(option.id()));
-        int n = 1;
-        while (ids.contains("o" + n)) {
-            n++;
-        }
-        int at = options.size();
-        for (int i = 0; i < options.size(); i++) {
-            at = options.get(i).id().equals(after) ? i + 1 : at;
-        }
-        options.add(at, new Option("o" + n, "", List.of()));
-        return done(
-                replace(flow, Fields.withOptions(choice, options)),
-                "added an option to “" + choice.name() + "”",
-                choice.id());
-    }
-
-    private static Edited deleteOption(Flow flow, Step.Choice choice, String id) {
-        List<Option> options = choice.options().stream()
-                .filter(option -> !option.id().equals(id))
-                .toList();
-        if (options.size() == choice.options().size()) {
-            throw new Refusal("That option is no longer there.");
-        }
-        Step changed = Fields.withOptions(choice, options).withExit("option:" + id, null);
-        return done(replace(flow, changed), "removed an option of “" + choice.name() + "”", choice.id());
-    }
-
     private static Edited addSection(Flow flow, Step step) {
         Set<String> ids = new HashSet<>();
         flow.sections().forEach(section -> ids.add(section.id()));
@@ -297,13 +283,6 @@ public final class FlowEditor {
 
     private static Step find(Flow flow, String id) {
         return flow.findStep(id).orElseThrow(() -> new Refusal("That step is no longer there."));
-    }
-
-    private static Step.Choice choice(Flow flow, String id) {
-        if (find(flow, id) instanceof Step.Choice choice) {
-            return choice;
-        }
-        throw new Refusal("Only a Choice has options.");
     }
 
     private static void requireSlot(Step step, String exit) {

@@ -1,8 +1,8 @@
 package com.shuttle.core.edit;
 
+import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;
-import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import java.util.List;
@@ -13,25 +13,34 @@ final class Ways {
 
     private Ways() {}
 
+    /** Whether each exit of a step is a way of its own, so that none is the natural one. */
+    private static boolean parts(Step step) {
+        return switch (step) {
+            case Choice choice -> !choice.oneWay();
+            case Step.Branch branch -> true;
+            case Step.Experiment experiment -> true;
+            default -> false;
+        };
+    }
+
     /** The exit by which a conversation naturally goes on to a row added below; null where each exit is its own way. */
     static @Nullable String wayOn(Step step) {
-        return step instanceof Step.Choice || step.slots().isEmpty()
+        return parts(step) || step.slots().isEmpty()
                 ? null
                 : step instanceof Step.HandOff
                         ? "nobody"
                         : step.slots().getFirst().id();
     }
 
-    /** As {@link #wayOn}, and for a Choice its first option that leads nowhere yet. */
+    /** As {@link #wayOn}, and for a step whose exits part its first usual exit that leads nowhere yet. */
     static @Nullable String wayOnBelow(Step step) {
-        if (step instanceof Step.Choice choice) {
-            return choice.options().stream()
-                    .map(Option::exit)
-                    .filter(exit -> choice.exit(exit) == null)
-                    .findFirst()
-                    .orElse(null);
-        }
-        return wayOn(step);
+        return parts(step)
+                ? step.slots().stream()
+                        .filter(slot -> slot.usual() && step.exit(slot.id()) == null)
+                        .map(ExitSlot::id)
+                        .findFirst()
+                        .orElse(null)
+                : wayOn(step);
     }
 
     /**

@@ -2,8 +2,19 @@ package com.shuttle.core.engine;
 
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.engine.Turn.Reason;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Context;
+import com.shuttle.core.reading.Reader;
+import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
+import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -20,7 +31,7 @@ public final class Engine {
      * @return the new state with what is to be done, or a refusal that leaves everything as it was
      */
     public static Turn take(Playbook playbook, State state, Event event, Ports ports) {
-        Reason refusal = refusal(state, event);
+        Reason refusal = refusal(playbook, state, event);
         if (refusal != null) {
             return new Turn.Refused(refusal);
         }
@@ -28,7 +39,7 @@ public final class Engine {
         Walker walker = new Walker(run);
         switch (event) {
             case Event.Started started -> {
-                run.arrivedFrom(started.channel(), started.page());
+                run.arrived(started);
                 run.stand(playbook.start());
                 if (playbook.start() == null) {
                     run.say(Phrasebook.RESTING);
@@ -42,20 +53,95 @@ public final class Engine {
                     new Repairs(run, walker).leavesQueue(said.text());
                 }
             }
+            case Event.Confided confided -> {
+                Value.Secret secret = new Value.Secret(confided.sealed());
+                run.say(From.VISITOR, "", secret.shown(), List.of());
+                answer(run, walker, secret);
+            }
+            case Event.Sent sent -> {
+                Value.File file = new Value.File(sent.file(), sent.name());
+                run.say(From.VISITOR, "", file.name(), List.of());
+                answer(run, walker, file);
+            }
             case Event.Picked picked -> {
-                run.say(From.VISITOR, "", label(state, picked.options().getFirst()), List.of());
-                run.trace("picked", label(state, picked.options().getFirst()));
-                new Listener(run, walker).pick(picked.options().getFirst());
+                run.say(From.VISITOR, "", labels(state, picked.options()), List.of());
+                run.trace("picked", labels(state, picked.options()));
+                new Listener(run, walker).pick(picked.options());
+            }
+            case Event.TimeCame ignored -> timeCame(run, walker);
+            case Event.Signalled signalled -> {
+                Step step = playbook.step(run.at());
+                if (step instanceof Step.Wait wait) {
+                    run.trace("signal came", "");
+                    if (!wait.variable().isBlank() && !signalled.text().isBlank()) {
+                        run.set(wait.variable(), new Value.Text(signalled.text()));
+                    }
+                    run.await(null);
+                    walker.leave(wait, "came");
+                }
             }
             case Event.AgentTook took -> {
                 run.pass(Speaker.PERSON);
                 run.say(Phrasebook.joined(took.agent()));
             }
             case Event.AgentSaid said -> run.say(From.AGENT, said.agent(), said.text(), List.of());
+            case Event.AgentReturned ignored -> giveBack(run, walker);
             case Event.AgentClosed ignored -> close(run, walker);
         }
         walker.walk();
         return run.done();
+    }
+
+    /**
+     * Whether typed text is the secret that is being asked for, so that the shell must seal it ({@link Event.Confided})
+     * before it is stored or logged: not a standing request, and not a question back.
+     */
+    public static boolean isSecret(Playbook playbook, State state, String text) {
+        boolean asked = state.speaker() == Speaker.BOT
+                && state.awaiting() != null
+                && state.awaiting().kind() == Awaiting.Kind.QUESTION
+                && state.awaiting().type() == ValueType.SECRET;
+        return asked
+                && Standing.of(text, playbook.release().standing()) == null
+                && Reader.reply(ValueType.SECRET, text, new Context("GB", LocalDateTime.MIN)) instanceof Reading.Given
+                && !(Words.looksLikeQuestion(text) && text.indexOf(' ') > 0);
+    }
+
+    private static void answer(TurnRun run, Walker walker, Value value) {
+        if (run.playbook.step(run.at()) instanceof Question question) {
+            run.trace("answer to the question", question.type().label());
+            new Asking(run, walker).keep(question, value);
+        }
+    }
+
+    private static void timeCame(TurnRun run, Walker walker) {
+        Step step = run.playbook.step(run.at());
+        if (run.speaker() == Speaker.QUEUED) {
+            run.trace("nobody came", "");
+            run.leaveQueue();
+            if (step instanceof Step.HandOff handOff) {
+                run.say(handOff.nobody().isBlank() ? Phrasebook.NOBODY : handOff.nobody());
+                walker.leave(handOff, "nobody");
+            }
+        } else if (step instanceof Step.Wait wait) {
+            run.trace("time came", "");
+            run.await(null);
+            if (wait.signal() && wait.exit("too_late") == null) {
+                run.say(Phrasebook.TOO_LONG);
+            }
+            walker.leave(wait, wait.signal() ? "too_late" : "went_on");
+        }
+    }
+
+    private static void giveBack(TurnRun run, Walker walker) {
+        Step step = run.playbook.step(run.at());
+        run.pass(Speaker.BOT);
+        if (step instanceof Step.HandOff && step.exit("back") != null) {
+            walker.leave(step, "back");
+        } else {
+            run.stand(null);
+            run.say(Phrasebook.STILL_HERE);
+        }
     }
 
     private static void close(TurnRun run, Walker walker) {
@@ -69,7 +155,7 @@ public final class Engine {
         }
     }
 
-    private static @Nullable Reason refusal(State state, Event event) {
+    private static @Nullable Reason refusal(Playbook playbook, State state, Event event) {
         if (state.speaker() == Speaker.ENDED) {
             return Reason.ENDED;
         }
@@ -78,27 +164,49 @@ public final class Engine {
             return Reason.OUT_OF_ORDER;
         }
         return switch (event) {
-            case Event.Picked picked -> offered(state, picked.options()) ? null : Reason.UNKNOWN_OPTION;
+            case Event.Picked picked -> offered(playbook, state, picked.options()) ? null : Reason.UNKNOWN_OPTION;
             case Event.AgentTook ignored -> state.speaker() == Speaker.PERSON ? Reason.ALREADY_TAKEN : null;
+            case Event.Sent ignored -> asksFor(state, ValueType.FILE) ? null : Reason.NOT_ASKED;
+            case Event.Confided ignored -> asksFor(state, ValueType.SECRET) ? null : Reason.NOT_ASKED;
+            case Event.TimeCame(Stamp stamp, String key) -> waitsFor(state, key, false) ? null : Reason.TOO_LATE;
+            case Event.Signalled(Stamp stamp, String key, String text) ->
+                waitsFor(state, key, true) ? null : Reason.TOO_LATE;
+            case Event.AgentReturned ignored -> state.speaker() == Speaker.PERSON ? null : Reason.NOT_WITH_PERSON;
             case Event.AgentSaid ignored -> state.speaker() == Speaker.PERSON ? null : Reason.NOT_WITH_PERSON;
             case Event.AgentClosed ignored -> state.speaker() == Speaker.BOT ? Reason.NOT_WITH_PERSON : null;
             default -> null;
         };
     }
 
-    private static boolean offered(State state, List<String> options) {
-        return options.size() == 1
-                && state.awaiting() != null
-                && state.awaiting().offers(options.getFirst());
+    private static boolean asksFor(State state, ValueType type) {
+        return state.awaiting() != null
+                && state.awaiting().kind() == Awaiting.Kind.QUESTION
+                && state.awaiting().type() == type;
     }
 
-    private static String label(State state, String option) {
+    private static boolean waitsFor(State state, String key, boolean signal) {
+        return state.awaiting() != null
+                && !key.isEmpty()
+                && state.awaiting().key().equals(key)
+                && (!signal || state.awaiting().kind() == Awaiting.Kind.SIGNAL);
+    }
+
+    private static boolean offered(Playbook playbook, State state, List<String> options) {
+        Awaiting awaiting = state.awaiting();
+        boolean many = playbook.step(state.at()) instanceof Choice choice && choice.many();
+        return awaiting != null
+                && !options.isEmpty()
+                && (options.size() == 1
+                        || many && options.size() == Set.copyOf(options).size())
+                && options.stream().allMatch(awaiting::offers);
+    }
+
+    private static String labels(State state, List<String> options) {
         return state.awaiting() == null
-                ? option
+                ? String.join(", ", options)
                 : state.awaiting().offers().stream()
-                        .filter(offer -> offer.id().equals(option))
+                        .filter(offer -> options.contains(offer.id()))
                         .map(Message.Offer::label)
-                        .findFirst()
-                        .orElse(option);
+                        .collect(Collectors.joining(", "));
     }
 }

@@ -1,17 +1,21 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.engine.Message.Offer;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -21,29 +25,27 @@ import org.jspecify.annotations.Nullable;
  */
 final class Listener {
 
-    /** From this cosine on, typed words mean an option that they share no word with. */
-    static final double OPTION_MEANING = 0.55;
-
-    /** An option meant must be nearer than the next by this much. */
-    static final double OPTION_MARGIN = 0.08;
-
     private final TurnRun run;
     private final Walker walker;
     private final Repairs repairs;
+    private final Asking asking;
 
     Listener(TurnRun run, Walker walker) {
         this.run = run;
         this.walker = walker;
         this.repairs = new Repairs(run, walker);
+        this.asking = new Asking(run, walker);
     }
 
     void take(String text) {
         if (offeredByName(text)
                 || repairs.standingRequest(text)
+                || answersAlone(text)
                 || repairs.change(text)
                 || answersPending(text)
                 || sideQuestion(text)
-                || phrase(text)) {
+                || phrase(text)
+                || tellsSomethingElse(text)) {
             return;
         }
         repairs.notUnderstood(text);
@@ -57,25 +59,81 @@ final class Listener {
         }
         String normal = Words.normal(text);
         for (Offer offer : awaiting.offers()) {
-            if (Words.normal(offer.label()).equals(normal)) {
+            if (offer.link().isBlank()
+                    && !normal.isEmpty()
+                    && Words.normal(offer.label()).equals(normal)) {
                 run.trace("answer to the choice", "“" + offer.label() + "” by its label");
-                pick(offer.id());
+                pick(List.of(offer.id()));
                 return true;
             }
         }
         return false;
     }
 
-    /** Takes an option by id; it is one of those offered. */
-    void pick(String option) {
+    /** An interview hears changes to its facts before anything else does. */
+    private boolean answersAlone(String text) {
+        Awaiting awaiting = run.awaiting();
+        return awaiting != null
+                && awaiting.kind() == Awaiting.Kind.INTERVIEW
+                && !freeAndAsking(text)
+                && run.playbook.step(run.at()) instanceof Interview interview
+                && new Interviewer(run, walker).take(interview, text);
+    }
+
+    /** Takes options by id; they are among those offered. */
+    void pick(List<String> options) {
         Awaiting awaiting = run.awaiting();
         Step step = run.playbook.step(run.at());
-        if (awaiting != null && awaiting.kind() == Awaiting.Kind.SUGGESTION) {
-            pickSuggestion(awaiting, option, step);
-        } else if (step instanceof Step.Choice choice && run.at() != null) {
-            run.answered(run.at());
-            walker.leave(choice, "option:" + option);
+        if (awaiting == null) {
+            return;
         }
+        String option = options.getFirst();
+        switch (awaiting.kind()) {
+            case SUGGESTION -> pickSuggestion(awaiting, option, step);
+            case CHOICE -> {
+                if (step instanceof Choice choice && run.at() != null) {
+                    choose(choice, options);
+                }
+            }
+            case QUESTION -> {
+                if (step instanceof Question question) {
+                    Value value = Asking.picked(question, option);
+                    if (value == null) {
+                        asking.skip(question);
+                    } else {
+                        asking.take(question, value);
+                    }
+                }
+            }
+            case INTERVIEW -> {
+                if (step instanceof Interview interview) {
+                    new Interviewer(run, walker).pick(interview, option);
+                }
+            }
+            case WHICH -> chosen(awaiting, awaiting.values().get(indexOf(awaiting, option)));
+            case CONFIRM -> confirmed(awaiting, option.equals(Offers.YES));
+            case RATING -> rated(Integer.parseInt(option), "");
+            case COMMENT -> thanked();
+            case ANSWER, TIME, SIGNAL, AGENT -> {}
+        }
+    }
+
+    private static int indexOf(Awaiting awaiting, String option) {
+        return awaiting.offers().stream().map(Offer::id).toList().indexOf(option);
+    }
+
+    private void choose(Choice choice, List<String> options) {
+        List<String> labels = run.awaiting() == null
+                ? List.of()
+                : run.awaiting().offers().stream()
+                        .filter(offer -> options.contains(offer.id()))
+                        .map(Offer::label)
+                        .toList();
+        run.answered(run.at());
+        if (!choice.variable().isBlank()) {
+            run.set(choice.variable(), choice.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
+        }
+        walker.leave(choice, choice.oneWay() ? Choice.PICKED : "option:" + options.getFirst());
     }
 
     private void pickSuggestion(Awaiting awaiting, String option, @Nullable Step step) {
@@ -97,6 +155,57 @@ final class Listener {
         }
     }
 
+    private void chosen(Awaiting which, Value value) {
+        run.trace("chosen", value.shown());
+        Step step = run.playbook.step(run.at());
+        if (step instanceof Interview interview) {
+            new Interviewer(run, walker).choose(interview, which, value);
+        } else if (step instanceof Question question) {
+            run.await(which.resumes());
+            asking.take(question, value);
+        }
+    }
+
+    private void confirmed(Awaiting confirm, boolean right) {
+        if (run.playbook.step(run.at()) instanceof Question question) {
+            run.trace("confirmed", right ? "right" : "not right");
+            run.await(confirm.resumes());
+            if (right) {
+                asking.keep(question, confirm.values().getFirst());
+            } else {
+                putAgain();
+            }
+        }
+    }
+
+    private void rated(int stars, String comment) {
+        run.rate(stars, comment);
+        run.trace("rated", Integer.toString(stars));
+        if (comment.isBlank()) {
+            List<Offer> no = List.of(new Offer(Offers.NO, "No, thanks"));
+            run.sayOneOf(List.of(Phrasebook.COMMENT), no);
+            run.await(new Awaiting(
+                    Awaiting.Kind.COMMENT, null, no, 0, "", null, List.of(), List.of(Value.Numeric.of(stars)), ""));
+        } else {
+            thanked();
+        }
+    }
+
+    private void thanked() {
+        run.say(Phrasebook.THANKS);
+        run.pass(Speaker.ENDED);
+    }
+
+    /** Any words are an answer to a free question, but a question that the knowledge answers is one of the visitor's own. */
+    private boolean freeAndAsking(String text) {
+        Awaiting awaiting = run.awaiting();
+        return awaiting != null
+                && awaiting.type() != null
+                && awaiting.type().free()
+                && Words.looksLikeQuestion(text)
+                && run.ports.ask(run.askedThen(text), List.of()).outcome() == Finding.Outcome.ANSWER;
+    }
+
     private boolean answersPending(String text) {
         Awaiting awaiting = run.awaiting();
         Step step = run.playbook.step(run.at());
@@ -104,9 +213,23 @@ final class Listener {
             return false;
         }
         return switch (awaiting.kind()) {
-            case QUESTION -> step instanceof Step.Question question && answersQuestion(question, text);
-            case CHOICE -> step instanceof Step.Choice choice && answersChoice(choice, text);
+            case QUESTION -> step instanceof Question question && answersQuestion(question, text);
+            case CHOICE -> step instanceof Choice choice && answersChoice(choice, text);
+            case INTERVIEW -> askedBack(text);
             case SUGGESTION -> picksAmong(awaiting, text);
+            case WHICH -> choosesReading(awaiting, step, text);
+            case CONFIRM -> confirms(awaiting, text);
+            case RATING -> rates(text);
+            case COMMENT -> {
+                boolean no = Reader.reply(ValueType.YES_NO, text, run.context())
+                                instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
+                        && !yes;
+                if (!no && awaiting.values().getFirst() instanceof Value.Numeric(java.math.BigDecimal stars)) {
+                    run.rate(stars.intValue(), text);
+                }
+                thanked();
+                yield true;
+            }
             case ANSWER -> {
                 if (step instanceof Step.Answer answer && !leadsElsewhere(text)) {
                     run.await(null);
@@ -115,53 +238,102 @@ final class Listener {
                 }
                 yield false;
             }
-            case AGENT -> false;
+            case TIME, SIGNAL, AGENT -> false;
         };
     }
 
-    private boolean answersQuestion(Step.Question question, String text) {
-        Reading reading = Reader.reply(question.type(), text, run.region());
-        boolean freeText = question.type() == ValueType.TEXT;
+    private boolean choosesReading(Awaiting awaiting, @Nullable Step step, String text) {
+        Wanted wanted = step instanceof Question question
+                ? question
+                : step instanceof Interview interview ? new Interviewer(run, walker).only(interview, awaiting) : null;
+        Value value = wanted == null ? null : asking.chosen(awaiting, wanted, text);
+        if (value != null) {
+            chosen(awaiting, value);
+            return true;
+        }
+        run.await(awaiting.resumes());
+        return answersAlone(text) || answersPending(text);
+    }
+
+    private boolean confirms(Awaiting awaiting, String text) {
+        if (run.playbook.step(run.at()) instanceof Question question
+                && question.type() != ValueType.YES_NO
+                && !question.type().free()
+                && asking.read(question, text) instanceof Reading.Given(Value value, int start, int end)
+                && !value.equals(awaiting.values().getFirst())) {
+            run.await(awaiting.resumes());
+            asking.take(question, value);
+            return true;
+        }
+        if (Reader.reply(ValueType.YES_NO, text, run.context())
+                instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)) {
+            confirmed(awaiting, yes);
+            return true;
+        }
+        return false;
+    }
+
+    private boolean rates(String text) {
+        if (Reader.reply(ValueType.NUMBER, text, run.context())
+                        instanceof Reading.Given(Value.Numeric(java.math.BigDecimal mark), int start, int end)
+                && mark.signum() > 0
+                && mark.compareTo(java.math.BigDecimal.valueOf(5)) <= 0) {
+            String comment = (text.substring(0, start) + text.substring(end))
+                    .replaceAll("^[\\s,.:;/-]+|(?i)^(?:stars?|out of (?:5|five))\\b", "")
+                    .strip();
+            rated(mark.intValue(), Words.of(comment).size() < 2 ? "" : comment);
+            return true;
+        }
+        if (Reader.reply(ValueType.YES_NO, text, run.context())
+                        instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
+                && !yes) {
+            thanked();
+            return true;
+        }
+        return false;
+    }
+
+    private boolean askedBack(String text) {
+        if (Reader.reply(ValueType.EMAIL, text, run.context()) instanceof Reading.AskedBack) {
+            run.trace("asked back", "");
+            run.say(Phrasebook.WHY_ASK);
+            putAgain();
+            return true;
+        }
+        return false;
+    }
+
+    private boolean answersQuestion(Question question, String text) {
+        boolean freeText = question.type().free();
         if (freeText && Words.looksLikeQuestion(text) && sideQuestion(text)) {
             return true;
         }
-        switch (reading) {
+        if (question.type() == ValueType.FILE) {
+            return refuses(question, text);
+        }
+        switch (asking.read(question, text)) {
             case Reading.Given(Value value, int start, int end) -> {
                 run.trace("answer to the question", "read " + question.type().label() + " " + value.shown());
-                if (!question.variable().isBlank()) {
-                    run.set(question.variable(), value);
+                if (!question.onlyThis() && !freeText) {
+                    asking.keepWhatElse(blanked(text, start, end), List.of(question.variable()));
                 }
-                keepWhatElse(text, question.variable());
-                run.answered(run.at());
-                String rest = freeText ? "" : (text.substring(0, start) + " " + text.substring(end)).strip();
-                alsoAsked(rest);
-                walker.leave(question, "answered");
+                walker.alsoAsked(freeText ? "" : (text.substring(0, start) + " " + text.substring(end)).strip());
+                asking.take(question, value);
                 return true;
             }
             case Reading.Unclear(List<Value> candidates) -> {
-                run.trace("unclear", candidates.size() + " readings");
-                run.sayOneOf(
-                        List.of("I see more than one: "
-                                + String.join(
-                                        " or ",
-                                        candidates.stream().map(Value::shown).toList())
-                                + ". Which is it?"),
-                        List.of());
+                if (!question.onlyThis()) {
+                    asking.keepWhatElse(text, List.of(question.variable()));
+                }
+                asking.which(candidates);
                 return true;
             }
             case Reading.Refused() -> {
-                run.trace("refused", question.type().label());
-                if (question.exit("gave_up") != null) {
-                    walker.leave(question, "gave_up");
-                } else {
-                    run.say(Phrasebook.NEEDED);
-                    putAgain();
-                }
-                return true;
+                return refused(question);
             }
             case Reading.AskedBack() -> {
                 run.trace("asked back", question.type().label());
-                run.say(Phrasebook.WHY_ASK);
+                run.say(question.hint().isBlank() ? Phrasebook.WHY_ASK : question.hint());
                 putAgain();
                 return true;
             }
@@ -171,56 +343,101 @@ final class Listener {
         }
     }
 
-    private boolean answersChoice(Step.Choice choice, String text) {
-        List<Option> offered = choice.options().stream()
-                .filter(option -> run.awaiting() != null && run.awaiting().offers(option.id()))
+    private boolean refuses(Question question, String text) {
+        if (!(Reader.reply(ValueType.EMAIL, text, run.context()) instanceof Reading.Refused)
+                && !(question.optional() && Words.of(text).contains("no"))) {
+            return false;
+        }
+        return refused(question);
+    }
+
+    private boolean refused(Question question) {
+        run.trace("refused", question.type().label());
+        if (question.optional()) {
+            asking.skip(question);
+        } else if (question.exit("gave_up") != null) {
+            walker.leave(question, "gave_up");
+        } else {
+            run.say(Phrasebook.NEEDED);
+            putAgain();
+        }
+        return true;
+    }
+
+    private static String blanked(String text, int start, int end) {
+        return start == 0 && end == text.length() ? "" : text.substring(0, start) + " ; " + text.substring(end);
+    }
+
+    private boolean answersChoice(Choice choice, String text) {
+        Awaiting awaiting = run.awaiting();
+        List<Option> offered = Offers.options(choice, run).stream()
+                .filter(option -> awaiting != null && awaiting.offers(option.id()))
                 .toList();
-        switch (OptionMatcher.match(text, offered)) {
+        if (choice.many()) {
+            return answersMany(offered, text);
+        }
+        boolean mayMean =
+                !Words.looksLikeQuestion(text) && Words.of(text).size() <= 12 && choice.exit("otherwise") == null;
+        switch (OptionMatcher.match(text, offered, run.context(), mayMean ? run.meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) -> {
                 run.trace("answer to the choice", "“" + option.label() + "” by " + by);
-                keepWhatElse(text, "");
-                pick(option.id());
+                asking.keepWhatElse(text, List.of(choice.variable()));
+                pick(List.of(option.id()));
                 return true;
             }
             case OptionMatcher.Match.Several(List<Option> options) -> {
                 run.trace("unclear", "between " + options.size() + " options");
-                run.sayOneOf(List.of(Phrasebook.WHICH), Walker.offers(options));
+                run.sayOneOf(List.of(Phrasebook.WHICH), Offers.of(options));
                 return true;
             }
             case OptionMatcher.Match.None() -> {
                 if (choice.exit("otherwise") != null) {
                     run.trace("typed something else", "");
+                    asking.keepWhatElse(text, List.of());
                     run.open(text);
                     walker.leave(choice, "otherwise");
                     return true;
                 }
-                return byMeaning(text, offered);
+                return false;
             }
         }
     }
 
-    private boolean byMeaning(String text, List<Option> offered) {
-        if (Words.looksLikeQuestion(text) || offered.isEmpty() || Words.of(text).size() > 12) {
-            return false;
-        }
-        List<Double> near =
-                run.ports.closeness(text, offered.stream().map(Option::label).toList());
-        int best = 0;
-        double second = -1;
-        for (int i = 1; i < near.size(); i++) {
-            if (near.get(i) > near.get(best)) {
-                second = near.get(best);
-                best = i;
+    private boolean answersMany(List<Option> offered, String text) {
+        if (Reader.reply(ValueType.MULTI_CHOICE, text, run.context(), offered, run.meaning())
+                instanceof Reading.Given(Value.Many(List<String> labels), int start, int end)) {
+            List<String> ids = offered.stream()
+                    .filter(option -> labels.contains(option.label()))
+                    .map(Option::id)
+                    .toList();
+            run.trace("answer to the choice", String.join(", ", labels));
+            if (ids.isEmpty() && run.playbook.step(run.at()) instanceof Choice choice) {
+                run.answered(run.at());
+                if (!choice.variable().isBlank()) {
+                    run.set(choice.variable(), new Value.Many(List.of()));
+                }
+                walker.leave(choice, Choice.PICKED);
             } else {
-                second = Math.max(second, near.get(i));
+                pick(ids);
             }
+            return true;
         }
-        if (near.get(best) < OPTION_MEANING || near.get(best) - second < OPTION_MARGIN) {
+        return false;
+    }
+
+    /** What answers nothing that was asked, but gives away something that will be. */
+    private boolean tellsSomethingElse(String text) {
+        Awaiting awaiting = run.awaiting();
+        if (awaiting == null || awaiting.kind() != Awaiting.Kind.QUESTION && awaiting.kind() != Awaiting.Kind.CHOICE) {
             return false;
         }
-        Option option = offered.get(best);
-        run.trace("answer to the choice", "“" + option.label() + "” by meaning " + Walker.rounded(near.get(best)));
-        pick(option.id());
+        int before = run.variables().size();
+        asking.keepWhatElse(text, List.of());
+        if (run.variables().size() == before) {
+            return false;
+        }
+        run.say("Thanks, I've noted that.");
+        putAgain();
         return true;
     }
 
@@ -233,14 +450,14 @@ final class Listener {
                 .toList();
         if (OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
             run.trace("suggestion", "“" + option.label() + "” by " + by);
-            pick(option.id());
+            pick(List.of(option.id()));
             return true;
         }
-        if (Reader.reply(ValueType.YES_NO, text, run.region())
+        if (Reader.reply(ValueType.YES_NO, text, run.context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && !yes) {
             run.trace("suggestion", "none of them");
-            pick(Walker.NONE_OF_THESE);
+            pick(List.of(Walker.NONE_OF_THESE));
             return true;
         }
         Step step = run.playbook.step(run.at());
@@ -249,7 +466,7 @@ final class Listener {
             walker.answer(answer, text);
             return true;
         }
-        return awaiting.resumes() != null && answersPending(text);
+        return awaiting.resumes() != null && (answersAlone(text) || answersPending(text));
     }
 
     /** A question of the visitor's own, answered from the knowledge; the pending question is put again. */
@@ -260,7 +477,7 @@ final class Listener {
             case ANSWER -> {
                 run.remember(text);
                 walker.sayAnswer(finding.matches().getFirst());
-                keepWhatElse(text, "");
+                asking.keepWhatElse(text, List.of());
                 putAgain();
                 return true;
             }
@@ -289,22 +506,6 @@ final class Listener {
         return false;
     }
 
-    /** Answers a question that stands beside an answer in the same message, if it is surely known. */
-    private void alsoAsked(String rest) {
-        if (rest.indexOf('?') < 0) {
-            return;
-        }
-        String question = Texts.shorter(rest);
-        if (!question.endsWith("?") || Words.of(question).size() < 3) {
-            return;
-        }
-        Finding finding = run.ports.ask(List.of(question), List.of());
-        if (finding.outcome() == Finding.Outcome.ANSWER) {
-            run.remember(question);
-            walker.sayAnswer(finding.matches().getFirst());
-        }
-    }
-
     private boolean leadsElsewhere(String text) {
         return flowOf(text) != null;
     }
@@ -319,6 +520,7 @@ final class Listener {
         if (here != null) {
             run.comeBackTo(here);
         }
+        asking.keepWhatElse(text, List.of());
         run.stand(run.playbook.startOf(phrase.flow()));
         return true;
     }
@@ -335,20 +537,6 @@ final class Listener {
                 .filter(phrase -> run.playbook.startOf(phrase.flow()) != null)
                 .findFirst()
                 .orElse(null);
-    }
-
-    /** Keeps an email, a phone number and an introduced name that questions still to come would ask for. */
-    private void keepWhatElse(String text, String justSet) {
-        for (Map.Entry<String, ValueType> variable : run.playbook.variables().entrySet()) {
-            ValueType type = variable.getValue();
-            boolean safe = type == ValueType.EMAIL || type == ValueType.PHONE || type == ValueType.PERSON_NAME;
-            if (safe && !variable.getKey().equals(justSet) && !run.knows(variable.getKey())) {
-                if (Reader.within(type, text, run.region()) instanceof Reading.Given(Value value, int s, int e)) {
-                    run.set(variable.getKey(), value);
-                    run.trace("also read", variable.getKey() + " " + value.shown());
-                }
-            }
-        }
     }
 
     private void putAgain() {

@@ -1,10 +1,17 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.expression.Expressions;
+import com.shuttle.core.flow.Branches;
 import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Variable;
+import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -24,16 +31,22 @@ public final class Playbook {
     private final Map<String, Place> starts = new HashMap<>();
     private final Map<String, ValueType> variables = new LinkedHashMap<>();
     private final List<Phrase> phrases = new ArrayList<>();
+    private final Expressions expressions;
+    private final List<Slot> slots;
 
     public Playbook(Release release) {
         this.release = release;
+        release.variables().forEach(variable -> variables.put(variable.name(), variable.type()));
+        release.flows().forEach(flow -> flow.variables().forEach(variables::putIfAbsent));
+        computed(release);
+        this.expressions = new Expressions(variables);
+        this.slots = slots(release);
         for (Flow flow : release.flows()) {
             List<Step> all = flow.allSteps();
             all.forEach(step -> steps.put(new Place(flow.id(), step.id()), step));
             if (!all.isEmpty()) {
                 starts.put(flow.id(), new Place(flow.id(), all.getFirst().id()));
             }
-            flow.variables().forEach(variables::putIfAbsent);
             for (String phrase : flow.phrases()) {
                 String normal = Words.normal(phrase);
                 if (!normal.isEmpty()) {
@@ -41,6 +54,64 @@ public final class Playbook {
                 }
             }
         }
+    }
+
+    /** Variables that only a Compute step sets have the type its expression comes to; text where that is unclear. */
+    private void computed(Release release) {
+        for (int round = 0; round < 2; round++) {
+            Expressions known = null;
+            for (Flow flow : release.flows()) {
+                for (Step step : flow.allSteps()) {
+                    if (!(step instanceof Step.Compute compute)) {
+                        continue;
+                    }
+                    for (Branches.Assignment set : compute.sets()) {
+                        if (!set.variable().isBlank() && !variables.containsKey(set.variable())) {
+                            known = known == null ? new Expressions(variables) : known;
+                            ValueType type = known.typeOf(set.value());
+                            if (type != null || round == 1) {
+                                variables.put(set.variable(), type == null ? ValueType.TEXT : type);
+                            }
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /** What may be read from a message that answers something else. */
+    private static List<Slot> slots(Release release) {
+        Map<String, Slot> slots = new LinkedHashMap<>();
+        for (Flow flow : release.flows()) {
+            for (Step step : flow.allSteps()) {
+                List<? extends Wanted> wanted = switch (step) {
+                    case Question question -> List.of(question);
+                    case Interview interview -> interview.facts();
+                    default -> List.<Wanted>of();
+                };
+                for (Wanted one : wanted) {
+                    if (!one.variable().isBlank() && one.type().givenAside()) {
+                        slots.putIfAbsent(
+                                one.variable(), new Slot(one.variable(), one.called(), one.type(), one.options()));
+                    }
+                }
+            }
+        }
+        return List.copyOf(slots.values());
+    }
+
+    public Expressions expressions() {
+        return expressions;
+    }
+
+    List<Slot> slots() {
+        return slots;
+    }
+
+    /** Whether a variable outlives the conversation. */
+    boolean ofVisitor(String variable) {
+        return release.variables().stream()
+                .anyMatch(v -> v.name().equals(variable) && v.origin() == Variable.Origin.VISITOR);
     }
 
     public Release release() {

@@ -27,4 +27,10 @@ public interface Ports {
 
     /** Whether anybody could take a conversation for this team now; empty for any team. */
     boolean staffed(String team);
+
+    /** Of these names of teams, in any case, those that are open now, in lower case. */
+    List<String> open(List<String> teamNames);
+
+    /** The signed address that brings a signal with this key to the conversation. */
+    String signalAddress(String key);
 }

@@ -59,6 +59,16 @@ public final class Reads {
             return kept("staffed", ports.staffed(team));
         }
 
+        @Override
+        public List<String> open(List<String> teamNames) {
+            return kept("open", ports.open(teamNames));
+        }
+
+        @Override
+        public String signalAddress(String key) {
+            return kept("signal", ports.signalAddress(key));
+        }
+
         private <T> T kept(String call, T reply) {
             reads.add(new Read(call, MAPPER.valueToTree(reply)));
             return reply;
@@ -95,6 +105,16 @@ public final class Reads {
         @Override
         public boolean staffed(String team) {
             return take("staffed").booleanValue();
+        }
+
+        @Override
+        public List<String> open(List<String> teamNames) {
+            return List.of(MAPPER.treeToValue(take("open"), String[].class));
+        }
+
+        @Override
+        public String signalAddress(String key) {
+            return take("signal").stringValue();
         }
 
         private JsonNode take(String call) {

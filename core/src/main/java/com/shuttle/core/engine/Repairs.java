@@ -1,14 +1,20 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.engine.Message.Look;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
-import com.shuttle.core.reading.Reader;
+import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.SeveralReader;
+import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
-import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** What keeps a conversation on its feet: standing requests, corrections, putting a question again, giving up. */
 final class Repairs {
@@ -26,7 +32,7 @@ final class Repairs {
     }
 
     boolean standingRequest(String text) {
-        Standing request = Standing.of(text);
+        Standing request = Standing.of(text, run.playbook.release().standing());
         if (request == null) {
             return false;
         }
@@ -37,11 +43,11 @@ final class Repairs {
                     putAgain();
                 }
             }
-            case START_AGAIN -> startAgain();
+            case START_AGAIN -> walker.startAgain();
             case MENU -> {
                 run.forgetPlaces();
-                Place menu = run.playbook.first(
-                        Step.Choice.class, run.playbook.release().mainFlow());
+                Place menu =
+                        run.playbook.first(Choice.class, run.playbook.release().mainFlow());
                 run.stand(menu != null ? menu : run.playbook.start());
             }
             case STOP -> {
@@ -54,9 +60,7 @@ final class Repairs {
                     run.say(Phrasebook.NOTHING_BEFORE);
                     putAgain();
                 } else {
-                    if (run.playbook.step(before) instanceof Step.Question question) {
-                        run.forget(question.variable());
-                    }
+                    forgetAnswer(run.playbook.step(before));
                     run.stand(before);
                 }
             }
@@ -66,7 +70,7 @@ final class Repairs {
 
     /** While the visitor waits for a person only these are heard; the rest is for the person. */
     boolean leavesQueue(String text) {
-        Standing request = Standing.of(text);
+        Standing request = Standing.of(text, run.playbook.release().standing());
         if (request != Standing.MENU
                 && request != Standing.START_AGAIN
                 && request != Standing.STOP
@@ -83,10 +87,12 @@ final class Repairs {
         return standingRequest(text);
     }
 
-    private void startAgain() {
-        run.forgetPlaces();
-        run.forgetVariables();
-        run.stand(run.playbook.start());
+    private void forgetAnswer(@Nullable Step step) {
+        switch (step) {
+            case Question question -> run.forget(question.variable());
+            case Choice choice -> run.forget(choice.variable());
+            case null, default -> {}
+        }
     }
 
     /** "Sorry, my email is …" changes that variable and nothing else. */
@@ -94,26 +100,20 @@ final class Repairs {
         if (!CORRECTS.matcher(text).find()) {
             return false;
         }
-        Step here = run.playbook.step(run.at());
-        List<String> words = Words.of(text);
-        for (Map.Entry<String, ValueType> variable : run.playbook.variables().entrySet()) {
-            String name = variable.getKey();
-            ValueType type = variable.getValue();
-            boolean pending = here instanceof Step.Question question
-                    && question.variable().equals(name);
-            if (!run.knows(name) || pending || type == ValueType.TEXT || type == ValueType.YES_NO) {
+        String pending = run.playbook.step(run.at()) instanceof Question question ? question.variable() : "";
+        for (Slot slot : run.playbook.slots()) {
+            Value before = run.value(slot.name());
+            ValueType type = slot.type();
+            if (before == null || slot.name().equals(pending)) {
                 continue;
             }
-            boolean named = words.contains(type.key())
-                    || words.contains(name)
-                    || type == ValueType.PERSON_NAME && words.contains("name")
-                    || type == ValueType.EMAIL && words.stream().anyMatch(w -> w.equals("mail") || w.equals("address"));
-            Reading reading = Reader.within(type, text, run.region());
-            boolean telling = type == ValueType.EMAIL || type == ValueType.PHONE || named;
-            if (telling && reading instanceof Reading.Given(Value value, int s, int e)) {
-                run.set(name, value);
-                run.trace("changed", name + " to " + value.shown());
-                run.say("Thanks, I've changed that to " + value.shown() + ".");
+            boolean telling = type == ValueType.EMAIL || type == ValueType.PHONE || SeveralReader.names(text, slot);
+            Map<String, Reading> read =
+                    telling ? SeveralReader.read(text, List.of(slot), run.context(), run.meaning()) : Map.of();
+            if (read.get(slot.name()) instanceof Reading.Given(Value value, int s, int e) && !value.equals(before)) {
+                run.set(slot.name(), value);
+                run.trace("changed", slot.name() + " to " + value.shown());
+                run.say("Thanks, I've changed that to " + Texts.escaped(value.shown()) + ".");
                 putAgain();
                 return true;
             }
@@ -128,8 +128,23 @@ final class Repairs {
         if (awaiting == null || step == null) {
             return;
         }
-        if (awaiting.kind() == Awaiting.Kind.QUESTION || awaiting.kind() == Awaiting.Kind.CHOICE) {
-            run.sayOneOf(step.wordings().stream().map(Texts::shorter).toList(), awaiting.offers());
+        switch (awaiting.kind()) {
+            case QUESTION ->
+                run.sayOneOf(step.wordings().stream().map(Texts::shorter).toList(), awaiting.offers());
+            case CHOICE -> {
+                if (step instanceof Choice choice && !choice.quiet()) {
+                    Look look = new Look(null, 0, choice.layout(), choice.many());
+                    run.sayOneOf(step.wordings().stream().map(Texts::shorter).toList(), awaiting.offers(), look);
+                }
+            }
+            case INTERVIEW -> {
+                if (step instanceof Interview interview) {
+                    new Interviewer(run, walker).next(interview);
+                }
+            }
+            case CONFIRM, WHICH -> run.sayOneOf(List.of(Phrasebook.WHICH), awaiting.offers());
+            case RATING -> run.sayOneOf(List.of(Phrasebook.RATE), awaiting.offers());
+            case ANSWER, SUGGESTION, TIME, SIGNAL, COMMENT, AGENT -> {}
         }
     }
 
@@ -142,36 +157,41 @@ final class Repairs {
             run.say(Phrasebook.UNKNOWN);
             return;
         }
+        if (awaiting.kind() == Awaiting.Kind.TIME || awaiting.kind() == Awaiting.Kind.SIGNAL) {
+            run.trace("not understood", "while waiting");
+            run.say(Phrasebook.STILL_WAITING);
+            return;
+        }
         Awaiting tried = awaiting.onceMore();
         run.await(tried);
         run.trace("not understood", "try " + tried.tries());
         int most = switch (step) {
-            case Step.Question question -> question.tries();
-            case Step.Choice choice -> choice.tries();
-            default -> Step.Question.TRIES;
+            case Question question -> question.tries();
+            case Choice choice -> choice.tries();
+            case Interview interview -> interview.tries();
+            default -> Question.TRIES;
         };
         if (tried.tries() >= most) {
-            giveUp(step);
-        } else if (step instanceof Step.Question question) {
-            String own = run.filled(question.retry());
-            run.say(own.isBlank() ? Phrasebook.retry(question.type(), tried.tries()) : own);
+            walker.giveUp(step);
+            return;
+        }
+        Wanted wanted = step instanceof Question question
+                ? question
+                : step instanceof Interview interview ? new Interviewer(run, walker).only(interview, awaiting) : null;
+        if (wanted != null) {
+            help(wanted, tried);
         } else {
             run.say("Sorry, I didn't get that.");
             putAgain();
         }
     }
 
-    private void giveUp(Step step) {
-        run.trace("gave up", step.name());
-        if (step.exit("gave_up") != null) {
-            walker.leave(step, "gave_up");
-            return;
-        }
-        run.say(Phrasebook.OFFER_PERSON);
-        if (!walker.requestPerson(flow(), "")) {
-            run.stand(null);
-            run.say(Phrasebook.RESTING);
-        }
+    /** Error words; from the second try on with an example. */
+    private void help(Wanted wanted, Awaiting tried) {
+        String own = run.filled(wanted.retry());
+        String words = own.isBlank() ? Phrasebook.retry(wanted.type(), tried.tries()) : own;
+        boolean example = tried.tries() > 1 && !wanted.example().isBlank();
+        run.sayOneOf(List.of(example ? words + " For example: " + wanted.example() : words), tried.offers());
     }
 
     private String flow() {

@@ -1,6 +1,9 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.reading.Words;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -106,7 +109,34 @@ enum Standing {
         return label;
     }
 
-    /** The request a message makes, or null. */
+    /** The JSON form, e.g. {@code start_again}. */
+    String key() {
+        return name().toLowerCase(java.util.Locale.ROOT);
+    }
+
+    /** The request a message makes to a bot with these settings, or null. */
+    static @Nullable Standing of(String text, List<StandingWords> settings) {
+        if (!settings.isEmpty()) {
+            String whole = Words.normal(text);
+            for (StandingWords setting : settings) {
+                if (!setting.off()
+                        && setting.phrases().stream()
+                                .anyMatch(phrase -> Words.normal(phrase).equals(whole))) {
+                    return Arrays.stream(values())
+                            .filter(request -> request.key().equals(setting.request()))
+                            .findFirst()
+                            .orElse(null);
+                }
+            }
+        }
+        Standing usual = of(text);
+        boolean off = usual != null
+                && settings.stream()
+                        .anyMatch(setting -> setting.off() && setting.request().equals(usual.key()));
+        return off ? null : usual;
+    }
+
+    /** The request a message makes in the usual words, or null. */
     static @Nullable Standing of(String text) {
         String whole = Words.normal(text);
         if (whole.isEmpty() || whole.length() > 90) {

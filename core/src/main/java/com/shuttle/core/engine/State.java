@@ -8,7 +8,8 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Where a conversation stands. Immutable; stored as JSON after every turn.
+ * Where a conversation stands. Immutable; stored as JSON after every turn. Parts that an older version did not write are
+ * taken as empty.
  *
  * @param seq       of the last message; 0 before the first
  * @param at        the step the conversation stands at; null before it starts and where it rests, open to any question
@@ -17,7 +18,13 @@ import org.jspecify.annotations.Nullable;
  * @param awaiting  null where nothing particular is
  * @param asked     the visitor's latest questions, oldest first, at most {@link #TAIL}
  * @param answered  questions already answered, oldest first, at most {@link #TRAIL}, to go back to
+ * @param left      variables that the visitor chose to leave out
+ * @param arms      arm by experiment
  * @param team      the team asked for while queued or with a person; empty for any
+ * @param visitor   names the visitor across conversations; may be empty
+ * @param zone      the visitor's time zone; empty for the bot's
+ * @param returning whether anything was known of the visitor at the start
+ * @param silent    whether the text box is closed
  */
 public record State(
         long seq,
@@ -28,9 +35,15 @@ public record State(
         @Nullable Awaiting awaiting,
         List<String> asked,
         List<Place> answered,
+        List<String> left,
+        Map<String, String> arms,
         String team,
         String channel,
-        String page) {
+        String page,
+        String visitor,
+        String zone,
+        boolean returning,
+        boolean silent) {
 
     /** How many questions are kept for follow-ups. */
     public static final int TAIL = 3;
@@ -39,13 +52,33 @@ public record State(
     public static final int TRAIL = 20;
 
     /** Before anything happened. */
-    public static final State NEW =
-            new State(0, Speaker.BOT, null, List.of(), Map.of(), null, List.of(), List.of(), "", "", "");
+    public static final State NEW = new State(
+            0,
+            Speaker.BOT,
+            null,
+            List.of(),
+            Map.of(),
+            null,
+            List.of(),
+            List.of(),
+            List.of(),
+            Map.of(),
+            "",
+            "",
+            "",
+            "",
+            "",
+            false,
+            false);
 
     public State {
         returns = List.copyOf(returns);
         variables = Collections.unmodifiableMap(new LinkedHashMap<>(variables));
         asked = List.copyOf(asked);
         answered = List.copyOf(answered);
+        left = left == null ? List.of() : List.copyOf(left);
+        arms = arms == null ? Map.of() : Map.copyOf(arms);
+        visitor = visitor == null ? "" : visitor;
+        zone = zone == null ? "" : zone;
     }
 }

@@ -35,6 +35,10 @@ public sealed interface Turn {
         /** No person has taken the conversation. */
         NOT_WITH_PERSON,
         /** A person has it already. */
-        ALREADY_TAKEN
+        ALREADY_TAKEN,
+        /** Nothing waits for this signal or time any more, or it came twice. */
+        TOO_LATE,
+        /** Nobody asked for a file, or for a secret. */
+        NOT_ASKED
     }
 }

@@ -1,13 +1,26 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.engine.Message.From;
+import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.engine.Message.Offer;
+import com.shuttle.core.expression.Expressions;
+import com.shuttle.core.flow.Limits;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Context;
+import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.Value;
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.SplittableRandom;
 import org.jspecify.annotations.Nullable;
 
@@ -20,11 +33,17 @@ final class TurnRun {
     final Playbook playbook;
     final Ports ports;
 
+    /** Channels that show text only. */
+    private static final Set<String> PLAIN_CHANNELS = Set.of("text", "sms", "voice");
+
     private final SplittableRandom random;
     private final Map<String, Value> variables;
     private final List<Place> returns;
     private final List<String> asked;
     private final List<Place> answered;
+    private final List<String> left;
+    private final Map<String, String> arms;
+    private final Stamp stamp;
     private final List<Effect> effects = new ArrayList<>();
     private final List<TraceLine> trace = new ArrayList<>();
 
@@ -35,7 +54,12 @@ final class TurnRun {
     private String team;
     private String channel;
     private String page;
+    private String visitor;
+    private String zone;
+    private boolean returning;
+    private boolean silent;
     private boolean leadTouched;
+    private int timers;
 
     /** Words of the visitor that a step to come may answer; null once used. */
     private @Nullable String openWords;
@@ -43,11 +67,14 @@ final class TurnRun {
     TurnRun(Playbook playbook, State state, Stamp stamp, Ports ports) {
         this.playbook = playbook;
         this.ports = ports;
+        this.stamp = stamp;
         this.random = new SplittableRandom(stamp.seed());
         this.variables = new LinkedHashMap<>(state.variables());
         this.returns = new ArrayList<>(state.returns());
         this.asked = new ArrayList<>(state.asked());
         this.answered = new ArrayList<>(state.answered());
+        this.left = new ArrayList<>(state.left());
+        this.arms = new LinkedHashMap<>(state.arms());
         this.seq = state.seq();
         this.speaker = state.speaker();
         this.at = state.at();
@@ -55,6 +82,10 @@ final class TurnRun {
         this.team = state.team();
         this.channel = state.channel();
         this.page = state.page();
+        this.visitor = state.visitor();
+        this.zone = state.zone();
+        this.returning = state.returning();
+        this.silent = state.silent();
     }
 
     // What is so far
@@ -73,8 +104,95 @@ final class TurnRun {
         return awaiting;
     }
 
-    String region() {
-        return playbook.release().profile().region();
+    /** In whose habits the visitor writes, and what their clock says. */
+    Context context() {
+        return new Context(playbook.release().profile().region(), now());
+    }
+
+    /** As {@link #context}, with the region that a question sets for phone numbers. */
+    Context context(Limits limits) {
+        return limits.region().isBlank() ? context() : new Context(limits.region(), now());
+    }
+
+    LocalDateTime now() {
+        String own = zone.isBlank() ? playbook.release().profile().zone() : zone;
+        try {
+            return LocalDateTime.ofInstant(stamp.at(), ZoneId.of(own));
+        } catch (DateTimeException e) {
+            return LocalDateTime.ofInstant(stamp.at(), ZoneOffset.UTC);
+        }
+    }
+
+    Meaning meaning() {
+        return (text, others) -> others.isEmpty()
+                ? new double[0]
+                : ports.closeness(text, others).stream()
+                        .mapToDouble(Double::doubleValue)
+                        .toArray();
+    }
+
+    @Nullable
+    Value value(String variable) {
+        return variables.get(variable);
+    }
+
+    Map<String, Value> variables() {
+        return Collections.unmodifiableMap(variables);
+    }
+
+    boolean wasLeft(String variable) {
+        return left.contains(variable);
+    }
+
+    String visitor() {
+        return visitor;
+    }
+
+    @Nullable
+    String arm(String experiment) {
+        return arms.get(experiment);
+    }
+
+    /** Whether the channel shows text only. */
+    boolean plain() {
+        return PLAIN_CHANNELS.contains(channel);
+    }
+
+    /** The variables that the engine sets. */
+    Map<String, Value> system() {
+        LocalDateTime now = now();
+        Map<String, Value> system = new LinkedHashMap<>();
+        system.put("channel", new Value.Text(channel));
+        system.put("page", new Value.Text(page));
+        system.put("country", new Value.Text(playbook.release().profile().region()));
+        system.put("bot", new Value.Text(playbook.release().profile().name()));
+        system.put("today", new Value.Day(now.toLocalDate()));
+        system.put("now", new Value.Moment(now));
+        system.put("hour", Value.Numeric.of(now.getHour()));
+        system.put("weekday", new Value.Text(now.getDayOfWeek().name().toLowerCase(Locale.ROOT)));
+        system.put("returning", new Value.YesNo(returning));
+        return system;
+    }
+
+    /** What an expression comes to now; {@code also} stands in for variables of the same name. */
+    Expressions.Result evaluate(String expression, Map<String, Value> also) {
+        Map<String, Value> values = new LinkedHashMap<>(variables);
+        values.putAll(system());
+        values.putAll(also);
+        List<String> teams = List.copyOf(playbook.expressions().teams(expression));
+        return playbook.expressions().evaluate(expression, values, teams.isEmpty() ? List.of() : ports.open(teams));
+    }
+
+    /** Whether a condition holds; one that cannot be told does not, and the trace says why. */
+    boolean holds(String condition, Map<String, Value> also) {
+        return switch (evaluate(condition, also)) {
+            case Expressions.Result.Given(Value.YesNo(boolean yes)) -> yes;
+            case Expressions.Result.Given given -> false;
+            case Expressions.Result.Failed(String why) -> {
+                trace("cannot tell", condition + ": " + why);
+                yield false;
+            }
+        };
     }
 
     boolean knows(String variable) {
@@ -95,25 +213,46 @@ final class TurnRun {
 
     // Changes
 
-    void arrivedFrom(String channel, String page) {
-        this.channel = channel;
-        this.page = page;
+    void arrived(Event.Started started) {
+        this.channel = started.channel();
+        this.page = started.page();
+        this.visitor = started.visitor();
+        this.zone = started.zone();
+        this.returning = !started.known().isEmpty();
+        playbook.variables().keySet().stream()
+                .filter(name -> started.known().containsKey(name))
+                .forEach(name -> variables.put(name, started.known().get(name)));
     }
 
     void say(From from, String author, String text, List<Offer> offers) {
         effects.add(new Effect.Say(new Message(++seq, from, text, author, offers)));
     }
 
+    /** Says something of the bot's, in plain text where the channel shows no more. */
+    private void say(String text, List<Offer> offers, Look look) {
+        String said = plain() ? PlainText.of(text, offers, look) : text;
+        effects.add(new Effect.Say(new Message(++seq, From.BOT, said, "", offers, look)));
+    }
+
     /** Says one of the wordings, filled in; nothing if that leaves no text and there is nothing to offer. */
     String sayOneOf(List<String> wordings, List<Offer> offers) {
+        return sayOneOf(wordings, offers, Look.PLAIN);
+    }
+
+    String sayOneOf(List<String> wordings, List<Offer> offers, Look look) {
         List<String> usable =
                 wordings.stream().filter(wording -> !wording.isBlank()).toList();
         String text =
                 usable.isEmpty() ? "" : filled(usable.get(usable.size() == 1 ? 0 : random.nextInt(usable.size())));
-        if (!text.isBlank() || !offers.isEmpty()) {
-            say(From.BOT, "", text.isBlank() ? Phrasebook.WHICH : text, offers);
+        if (!text.isBlank() || !offers.isEmpty() || look.media() != null) {
+            say(text.isBlank() && !offers.isEmpty() ? Phrasebook.WHICH : text, offers, look);
         }
         return text;
+    }
+
+    /** Says a text that is filled and escaped already. */
+    void sayPrepared(String text, List<Offer> offers) {
+        say(text, offers, Look.PLAIN);
     }
 
     void say(String text) {
@@ -125,6 +264,7 @@ final class TurnRun {
                 text,
                 variables,
                 playbook.variables(),
+                system(),
                 playbook.release().profile().name());
     }
 
@@ -152,7 +292,37 @@ final class TurnRun {
     }
 
     void forgetVariables() {
-        variables.clear();
+        variables.keySet().removeIf(name -> !playbook.ofVisitor(name));
+        left.clear();
+    }
+
+    void leaveOut(String variable) {
+        left.remove(variable);
+        left.add(variable);
+    }
+
+    void assign(String experiment, String arm) {
+        arms.put(experiment, arm);
+        effects.add(new Effect.Assign(experiment, arm));
+    }
+
+    void reach(String milestone, BigDecimal value) {
+        effects.add(new Effect.Reach(milestone, value));
+    }
+
+    void rate(int stars, String comment) {
+        effects.add(new Effect.Rate(stars, comment));
+    }
+
+    void typing(boolean closed) {
+        silent = closed;
+    }
+
+    /** Sets a timer and returns its key, which no other timer of the conversation has. */
+    String timer(long seconds) {
+        String key = "t" + seq + "-" + ++timers;
+        effects.add(new Effect.SetTimer(key, seconds));
+        return key;
     }
 
     void answered(Place question) {
@@ -177,6 +347,10 @@ final class TurnRun {
 
     void set(String variable, Value value) {
         Value before = variables.put(variable, value);
+        left.remove(variable);
+        if (playbook.ofVisitor(variable) && !value.equals(before)) {
+            effects.add(new Effect.Remember(variable, value));
+        }
         ValueType type = playbook.variables().get(variable);
         boolean leadFact = type == ValueType.EMAIL || type == ValueType.PERSON_NAME || type == ValueType.PHONE;
         leadTouched |= leadFact && !value.equals(before);
@@ -220,10 +394,10 @@ final class TurnRun {
         }
     }
 
-    void queue(String team) {
+    void queue(String team, String brief) {
         this.team = team;
         pass(Speaker.QUEUED);
-        effects.add(new Effect.Queue(team));
+        effects.add(new Effect.Queue(team, brief));
     }
 
     void leaveQueue() {
@@ -239,13 +413,20 @@ final class TurnRun {
         trace.add(new TraceLine(rule, detail, at == null ? "" : at.step()));
     }
 
+    /** A number in [0, 1) decided by the stamp. */
+    double drawn() {
+        return random.nextDouble();
+    }
+
     int pick(int n) {
         return n == 1 ? 0 : random.nextInt(n);
     }
 
     Turn.Taken done() {
         keepLead();
-        State state = new State(seq, speaker, at, returns, variables, awaiting, asked, answered, team, channel, page);
+        State state = new State(
+                seq, speaker, at, returns, variables, awaiting, asked, answered, left, arms, team, channel, page,
+                visitor, zone, returning, silent);
         return new Turn.Taken(state, effects, trace);
     }
 

@@ -1,11 +1,19 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.engine.Message.Offer;
-import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.Bubble;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.Media;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
+import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -17,9 +25,11 @@ final class Walker {
     static final int MOST_STEPS = 200;
 
     private final TurnRun run;
+    private final Branching branches;
 
     Walker(TurnRun run) {
         this.run = run;
+        this.branches = new Branching(run);
     }
 
     void walk() {
@@ -45,46 +55,116 @@ final class Walker {
     private void play(Step step) {
         switch (step) {
             case Step.Message message -> {
-                run.sayOneOf(message.say(), List.of());
+                say(message);
                 leave(step, "next");
             }
-            case Step.Question question -> {
-                if (question.skipWhenKnown() && run.knows(question.variable())) {
-                    run.trace("skipped", question.variable() + " is already known");
-                    leave(step, "answered");
-                } else {
-                    run.sayOneOf(question.ask(), List.of());
-                    run.await(Awaiting.question(question.type()));
-                }
+            case Question question -> ask(question);
+            case Choice choice -> offer(choice);
+            case Interview interview -> new Interviewer(run, this).begin(interview);
+            case Step.Answer answer -> answer(answer);
+            case Step.Branch branch -> leave(step, branches.way(branch));
+            case Step.Experiment experiment -> leave(step, branches.arm(experiment));
+            case Step.Compute compute -> {
+                branches.compute(compute);
+                leave(step, "next");
             }
-            case Step.Choice choice -> {
-                List<Offer> offers = offers(choice.options());
-                if (offers.isEmpty()) {
-                    run.sayOneOf(choice.ask(), List.of());
-                    leave(step, "otherwise");
-                } else {
-                    run.sayOneOf(choice.ask(), offers);
-                    run.await(Awaiting.choice(offers));
-                }
+            case Step.Wait wait -> await(wait);
+            case Step.Milestone milestone -> {
+                branches.reach(milestone);
+                leave(step, "next");
             }
-            case Step.Answer answer -> {
-                String words = run.takeOpenWords();
-                if (words != null) {
-                    answer(answer, words);
-                } else {
-                    String said = run.sayOneOf(answer.ask(), List.of());
-                    if (said.isBlank()) {
-                        run.say(Phrasebook.RESTING);
-                    }
-                    run.await(Awaiting.of(Awaiting.Kind.ANSWER));
-                }
+            case Step.Typing typing -> {
+                run.typing(typing.closed());
+                leave(step, "next");
             }
             case Step.HandOff handOff -> handOff(handOff);
             case Step.GoTo goTo -> goTo(goTo);
             case Step.End end -> {
                 run.sayOneOf(end.say(), List.of());
-                run.pass(Speaker.ENDED);
+                if (end.rating()) {
+                    List<Offer> marks = Offers.marks(5);
+                    run.sayOneOf(List.of(end.rate().isBlank() ? Phrasebook.RATE : end.rate()), marks);
+                    run.await(Awaiting.offering(Awaiting.Kind.RATING, marks));
+                } else {
+                    run.pass(Speaker.ENDED);
+                }
             }
+        }
+    }
+
+    private void say(Step.Message message) {
+        run.sayOneOf(message.say(), List.of(), look(message.media(), message.typing()));
+        for (Bubble bubble : message.bubbles()) {
+            run.sayOneOf(bubble.say(), List.of(), look(bubble.media(), message.typing()));
+        }
+    }
+
+    private Look look(@Nullable Media media, int typing) {
+        boolean shown = media != null && !media.address().isBlank();
+        Media filled = shown && media != null
+                ? new Media(media.type(), run.filled(media.address()), run.filled(media.alt()))
+                : null;
+        return new Look(filled, typing, null, false);
+    }
+
+    private void ask(Question question) {
+        Value known = run.value(question.variable());
+        boolean left = question.optional() && run.wasLeft(question.variable());
+        if (question.skipWhenKnown() && (known != null || left)) {
+            String problem = known == null ? null : AnswerCheck.problem(question, known, run);
+            if (problem == null) {
+                run.trace("skipped", question.variable() + " is already " + (left ? "left out" : "known"));
+                leave(question, left && question.exit("skipped") != null ? "skipped" : "answered");
+                return;
+            }
+            run.trace("does not fit", problem);
+            run.say(problem);
+            run.forget(question.variable());
+        }
+        new Asking(run, this).ask(question);
+    }
+
+    private void offer(Choice choice) {
+        List<Offer> offers = Offers.of(Offers.options(choice, run));
+        if (offers.isEmpty()) {
+            run.sayOneOf(choice.ask(), List.of());
+            leave(choice, "otherwise");
+        } else {
+            run.sayOneOf(choice.ask(), offers, new Look(null, 0, choice.layout(), choice.many()));
+            run.await(Awaiting.choice(offers));
+        }
+    }
+
+    private void answer(Step.Answer answer) {
+        String open = run.takeOpenWords();
+        Value of = answer.of().isBlank() ? null : run.value(answer.of());
+        String words = of != null ? of.shown() : open;
+        if (words != null) {
+            answer(answer, words);
+        } else {
+            String said = run.sayOneOf(answer.ask(), List.of());
+            if (said.isBlank()) {
+                run.say(Phrasebook.RESTING);
+            }
+            run.await(Awaiting.of(Awaiting.Kind.ANSWER));
+        }
+    }
+
+    private void await(Step.Wait wait) {
+        String key = run.timer(wait.seconds());
+        if (wait.signal()) {
+            String address = run.ports.signalAddress(key);
+            run.sayOneOf(
+                    wait.say().stream()
+                            .map(words -> words.replaceAll("\\{\\{\\s*signal\\s*}}", address.replace("$", "\\$")))
+                            .toList(),
+                    List.of());
+            run.trace("waits", "for a signal, " + wait.seconds() + " seconds at most");
+            run.await(Awaiting.until(Awaiting.Kind.SIGNAL, key));
+        } else {
+            run.sayOneOf(wait.say(), List.of());
+            run.trace("waits", wait.seconds() + " seconds");
+            run.await(Awaiting.until(Awaiting.Kind.TIME, key));
         }
     }
 
@@ -120,6 +200,11 @@ final class Walker {
     }
 
     private void goTo(Step.GoTo step) {
+        if (step.startAgain()) {
+            run.trace("starts again", "");
+            startAgain();
+            return;
+        }
         Target to = step.exit("to");
         if (step.comeBack() && to instanceof Target.ToFlow(String flow) && run.at() != null) {
             Place start = run.playbook.startOf(flow);
@@ -135,13 +220,57 @@ final class Walker {
         }
     }
 
+    void startAgain() {
+        run.forgetPlaces();
+        run.forgetVariables();
+        run.stand(run.playbook.start());
+    }
+
+    /** Nothing more can be asked at a step: by its <i>gave up</i> exit, or by the offer of a person. */
+    void giveUp(Step step) {
+        run.trace("gave up", step.name());
+        run.await(null);
+        if (step.exit("gave_up") != null) {
+            leave(step, "gave_up");
+            return;
+        }
+        Place at = run.at();
+        run.say(Phrasebook.OFFER_PERSON);
+        if (!requestPerson(at == null ? run.playbook.release().mainFlow() : at.flow(), "")) {
+            run.stand(null);
+            run.say(Phrasebook.RESTING);
+        }
+    }
+
+    /** Answers a question that stands beside an answer in the same message, if it is surely known. */
+    void alsoAsked(String rest) {
+        if (rest.indexOf('?') < 0) {
+            return;
+        }
+        String question = Texts.shorter(rest);
+        if (!question.endsWith("?") || Words.of(question).size() < 3) {
+            return;
+        }
+        Finding finding = run.ports.ask(List.of(question), List.of());
+        if (finding.outcome() == Finding.Outcome.ANSWER) {
+            run.remember(question);
+            sayAnswer(finding.matches().getFirst());
+        }
+    }
+
     /** Answers a question at an Answer step and leaves it, or waits for a pick among suggestions. */
     void answer(Step.Answer step, String question) {
-        Finding finding = run.ports.ask(run.askedThen(question), step.collections());
+        Finding finding = within(step, run.ports.ask(run.askedThen(question), step.collections()));
         run.remember(question);
         switch (finding.outcome()) {
             case ANSWER -> {
+                if (!step.lead().isBlank()) {
+                    run.say(step.lead());
+                }
                 sayAnswer(finding.matches().getFirst());
+                if (!step.more().isBlank()) {
+                    run.say(step.more());
+                }
                 leave(step, "answered");
             }
             case SUGGEST -> suggest(finding, question, null);
@@ -151,6 +280,24 @@ final class Walker {
                 leave(step, "not_found");
             }
         }
+    }
+
+    /** A finding as the step's own sources and thresholds have it. */
+    private static Finding within(Step.Answer step, Finding finding) {
+        if (step.sources().isEmpty() && step.answerFrom() == 0 && step.suggestFrom() == 0) {
+            return finding;
+        }
+        List<Match> matches = finding.matches().stream()
+                .filter(match -> step.sources().isEmpty()
+                        || step.sources().contains(match.source() == Finding.Source.ENTRY ? "entries" : "articles"))
+                .toList();
+        double best = matches.isEmpty() ? 0 : matches.getFirst().confidence();
+        double answer = step.answerFrom() == 0 ? Calibration.USUAL.answerFrom() : step.answerFrom() / 100.0;
+        double suggest = step.suggestFrom() == 0 ? Calibration.USUAL.suggestFrom() : step.suggestFrom() / 100.0;
+        Finding.Outcome outcome = best >= answer && !matches.isEmpty()
+                ? Finding.Outcome.ANSWER
+                : best >= suggest && !matches.isEmpty() ? Finding.Outcome.SUGGEST : Finding.Outcome.NONE;
+        return new Finding(outcome, best, matches);
     }
 
     void notFound(Finding finding, String question) {
@@ -188,7 +335,10 @@ final class Walker {
         if (run.ports.staffed(step.team())) {
             run.sayOneOf(step.wordings().getFirst().isBlank() ? List.of(Phrasebook.QUEUED) : step.say(), List.of());
             run.trace("hands off", step.team().isEmpty() ? "any team" : "team " + step.team());
-            run.queue(step.team());
+            run.queue(step.team(), run.filled(step.brief()));
+            if (step.patience() > 0) {
+                run.await(Awaiting.until(Awaiting.Kind.AGENT, run.timer(step.patience())));
+            }
         } else {
             run.trace("nobody there", step.team());
             run.say(step.nobody().isBlank() ? Phrasebook.NOBODY : step.nobody());
@@ -216,18 +366,11 @@ final class Walker {
         }
         if (run.ports.staffed("")) {
             run.say(Phrasebook.QUEUED);
-            run.queue("");
+            run.queue("", "");
             return true;
         }
         run.say(nobodyIs.isBlank() ? Phrasebook.NOBODY : nobodyIs);
         return false;
-    }
-
-    static List<Offer> offers(List<Option> options) {
-        return options.stream()
-                .filter(option -> !option.label().isBlank())
-                .map(option -> new Offer(option.id(), option.label()))
-                .toList();
     }
 
     static String rounded(double share) {

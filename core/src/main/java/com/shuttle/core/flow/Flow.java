@@ -57,14 +57,26 @@ public record Flow(String id, String name, List<String> phrases, List<Section> s
         return steps.isEmpty() ? null : steps.getFirst();
     }
 
-    /** Every variable that a question of this flow fills, with its type, in the order of the steps. */
+    /** Every variable that a step of this flow fills, with its type, in the order of the steps. */
     public Map<String, ValueType> variables() {
         Map<String, ValueType> variables = new LinkedHashMap<>();
         for (Step step : allSteps()) {
-            if (step instanceof Step.Question question && !question.variable().isBlank()) {
-                variables.putIfAbsent(question.variable(), question.type());
+            switch (step) {
+                case Question question -> put(variables, question.variable(), question.type());
+                case Interview interview ->
+                    interview.facts().forEach(fact -> put(variables, fact.variable(), fact.type()));
+                case Choice choice ->
+                    put(variables, choice.variable(), choice.many() ? ValueType.MULTI_CHOICE : ValueType.CHOICE);
+                case Step.Wait wait -> put(variables, wait.variable(), ValueType.TEXT);
+                default -> {}
             }
         }
         return variables;
+    }
+
+    private static void put(Map<String, ValueType> variables, String name, ValueType type) {
+        if (!name.isBlank()) {
+            variables.putIfAbsent(name, type);
+        }
     }
 }

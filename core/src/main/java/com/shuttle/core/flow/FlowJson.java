@@ -13,7 +13,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import tools.jackson.core.JacksonException;
-import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -26,10 +25,7 @@ public final class FlowJson {
     /** Class path location of the schema. */
     public static final String SCHEMA = "/com/shuttle/core/flow/shuttle-flow-1.schema.json";
 
-    private static final JsonMapper MAPPER = JsonMapper.builder()
-            .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
-            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
-            .build();
+    private static final JsonMapper MAPPER = StepJson.MAPPER;
 
     private final Schema schema;
 

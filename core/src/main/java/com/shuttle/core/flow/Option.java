@@ -1,17 +1,41 @@
 package com.shuttle.core.flow;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 
 /**
- * One option of a {@link Step.Choice}.
+ * One option of a {@link Choice} or a {@link Fact}.
  *
- * @param id    unique within its step, lower-case letters, digits and dashes
- * @param label what the visitor reads
- * @param also  other words that visitors type for it; may be empty
+ * @param id      unique within its step, lower-case letters, digits and dashes
+ * @param label   what the visitor reads
+ * @param also    other words that visitors type for it; may be empty
+ * @param text    a line beneath the label; may be empty
+ * @param group   heading it stands under in a list; may be empty
+ * @param picture address of a picture for tiles; may be empty
+ * @param alt     what the picture shows; may be empty where the label says it
+ * @param link    https address it opens instead of being an answer; may be empty
  */
-public record Option(String id, String label, List<String> also) {
+@JsonInclude(JsonInclude.Include.NON_DEFAULT)
+public record Option(
+        @JsonInclude String id,
+        @JsonInclude String label,
+        @JsonInclude List<String> also,
+        String text,
+        String group,
+        String picture,
+        String alt,
+        String link) {
     public Option {
         also = also == null ? List.of() : List.copyOf(also);
+        text = Parts.text(text);
+        group = Parts.text(group);
+        picture = Parts.text(picture);
+        alt = Parts.text(alt);
+        link = Parts.text(link);
+    }
+
+    public Option(String id, String label, List<String> also) {
+        this(id, label, also, "", "", "", "", "");
     }
 
     /** The id of the exit that picking this option takes. */

@@ -1,9 +1,13 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonPropertyOrder;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.shuttle.core.flow.Branches.Arm;
+import com.shuttle.core.flow.Branches.Assignment;
+import com.shuttle.core.flow.Branches.Rule;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,15 +24,36 @@ import org.jspecify.annotations.Nullable;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Step.Message.class, name = "message"),
-    @JsonSubTypes.Type(value = Step.Question.class, name = "question"),
-    @JsonSubTypes.Type(value = Step.Choice.class, name = "choice"),
+    @JsonSubTypes.Type(value = Question.class, name = "question"),
+    @JsonSubTypes.Type(value = Choice.class, name = "choice"),
+    @JsonSubTypes.Type(value = Interview.class, name = "interview"),
     @JsonSubTypes.Type(value = Step.Answer.class, name = "answer"),
+    @JsonSubTypes.Type(value = Step.Branch.class, name = "branch"),
+    @JsonSubTypes.Type(value = Step.Experiment.class, name = "experiment"),
+    @JsonSubTypes.Type(value = Step.Compute.class, name = "compute"),
+    @JsonSubTypes.Type(value = Step.Wait.class, name = "wait"),
     @JsonSubTypes.Type(value = Step.HandOff.class, name = "hand_off"),
+    @JsonSubTypes.Type(value = Step.Milestone.class, name = "milestone"),
+    @JsonSubTypes.Type(value = Step.Typing.class, name = "typing"),
     @JsonSubTypes.Type(value = Step.GoTo.class, name = "go_to"),
     @JsonSubTypes.Type(value = Step.End.class, name = "end")
 })
 @JsonPropertyOrder({"kind", "id", "title", "note"})
-public sealed interface Step {
+public sealed interface Step
+        permits Question,
+                Choice,
+                Interview,
+                Step.Message,
+                Step.Answer,
+                Step.Branch,
+                Step.Experiment,
+                Step.Compute,
+                Step.Wait,
+                Step.HandOff,
+                Step.Milestone,
+                Step.Typing,
+                Step.GoTo,
+                Step.End {
 
     /** Unique within its flow. */
     String id();
@@ -53,7 +78,10 @@ public sealed interface Step {
     @JsonIgnore
     List<String> wordings();
 
-    Step withExits(Map<String, Target> exits);
+    /** This step with other exits. */
+    default Step withExits(Map<String, Target> exits) {
+        return StepJson.with(this, "exits", exits);
+    }
 
     /** Where exit {@code slot} leads, or null. */
     default @Nullable Target exit(String slot) {
@@ -84,12 +112,28 @@ public sealed interface Step {
         return text.length() <= 48 ? text : text.substring(0, 47).strip() + "…";
     }
 
-    /** Says something and goes on. */
-    record Message(String id, String title, String note, List<String> say, Map<String, Target> exits) implements Step {
+    /** Says something and goes on.
+     *
+     * @param media   shown with the first bubble; may be null
+     * @param bubbles further ones
+     * @param typing  how long the bot seems to type before each bubble, milliseconds; 0 for no delay
+     */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record Message(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            @JsonInclude List<String> say,
+            @Nullable Media media,
+            List<Bubble> bubbles,
+            int typing,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
         public Message {
             title = Parts.text(title);
             note = Parts.text(note);
             say = Parts.atLeastOne(say);
+            bubbles = bubbles == null ? List.of() : List.copyOf(bubbles);
             exits = Parts.frozen(exits);
         }
 
@@ -107,134 +151,44 @@ public sealed interface Step {
         public List<ExitSlot> slots() {
             return List.of(new ExitSlot("next", "next", true));
         }
-
-        @Override
-        public Step withExits(Map<String, Target> exits) {
-            return new Message(id, title, note, say, exits);
-        }
     }
 
-    /**
-     * Asks for one thing.
-     *
-     * @param type          what is asked for
-     * @param variable      where the answer goes; empty keeps it nowhere
-     * @param retry         error words with an example of what is wanted; empty for the words of the type
-     * @param skipWhenKnown not asked when the variable already has a value
-     * @param tries         failed answers before <i>gave up</i>, 1 to 9
-     */
-    record Question(
-            String id,
-            String title,
-            String note,
-            List<String> ask,
-            ValueType type,
-            String variable,
-            String retry,
-            boolean skipWhenKnown,
-            int tries,
-            Map<String, Target> exits)
-            implements Step {
-        /** Tries where the designer has not said. */
-        public static final int TRIES = 3;
-
-        public Question {
-            title = Parts.text(title);
-            note = Parts.text(note);
-            ask = Parts.atLeastOne(ask);
-            variable = Parts.text(variable);
-            retry = Parts.text(retry);
-            tries = tries == 0 ? TRIES : tries;
-            exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.QUESTION;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return ask;
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return List.of(new ExitSlot("answered", "answered", true), new ExitSlot("gave_up", "gave up", false));
-        }
-
-        @Override
-        public Step withExits(Map<String, Target> exits) {
-            return new Question(id, title, note, ask, type, variable, retry, skipWhenKnown, tries, exits);
-        }
-    }
-
-    /** Offers options, each an exit of its own. Where {@code otherwise} leads nowhere, other text asks the knowledge. */
-    record Choice(
-            String id,
-            String title,
-            String note,
-            List<String> ask,
-            List<Option> options,
-            int tries,
-            Map<String, Target> exits)
-            implements Step {
-        public Choice {
-            title = Parts.text(title);
-            note = Parts.text(note);
-            ask = Parts.atLeastOne(ask);
-            options = List.copyOf(options);
-            tries = tries == 0 ? Question.TRIES : tries;
-            exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.CHOICE;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return ask;
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            List<ExitSlot> slots = new ArrayList<>();
-            for (Option option : options) {
-                slots.add(new ExitSlot(option.exit(), option.label(), true));
-            }
-            slots.add(new ExitSlot("otherwise", "types something else", false));
-            slots.add(new ExitSlot("gave_up", "gave up", false));
-            return List.copyOf(slots);
-        }
-
-        @Override
-        public Step withExits(Map<String, Target> exits) {
-            return new Choice(id, title, note, ask, options, tries, exits);
-        }
-    }
-
-    /**
-     * Answers the visitor's words from the knowledge: those that led here, or else what is typed after {@code ask}.
+    /** Answers the visitor's words from the knowledge: those that led here, or else what is typed after {@code ask}.
      *
      * @param collections ids of the collections to answer from; empty for all of the bot's
+     * @param sources     {@code entries}, {@code articles}; empty for both
+     * @param of          a variable whose text is the question; empty for the visitor's words
+     * @param lead        said before an answer; may be empty
+     * @param more        said after an answer; may be empty
+     * @param answerFrom  confidence in per cent from which it answers; 0 for the usual
+     * @param suggestFrom confidence in per cent from which it suggests; 0 for the usual
      * @param unknown     what to say when nothing is found; empty for the usual words
      */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
     record Answer(
             String id,
-            String title,
-            String note,
-            List<String> ask,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            @JsonInclude List<String> ask,
             List<String> collections,
+            List<String> sources,
+            String of,
+            String lead,
+            String more,
+            int answerFrom,
+            int suggestFrom,
             String unknown,
-            Map<String, Target> exits)
+            @JsonInclude Map<String, Target> exits)
             implements Step {
         public Answer {
             title = Parts.text(title);
             note = Parts.text(note);
             ask = Parts.atLeastOne(ask);
             collections = collections == null ? List.of() : List.copyOf(collections);
+            sources = sources == null ? List.of() : List.copyOf(sources);
+            of = Parts.text(of);
+            lead = Parts.text(lead);
+            more = Parts.text(more);
             unknown = Parts.text(unknown);
             exits = Parts.frozen(exits);
         }
@@ -256,34 +210,184 @@ public sealed interface Step {
                     new ExitSlot("suggested", "picked a suggestion", false),
                     new ExitSlot("not_found", "not found", true));
         }
+    }
+
+    /** Goes the way of the first rule that holds. */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record Branch(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            List<Rule> rules,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
+        public Branch {
+            title = Parts.text(title);
+            note = Parts.text(note);
+            rules = rules == null ? List.of() : List.copyOf(rules);
+            exits = Parts.frozen(exits);
+        }
 
         @Override
-        public Step withExits(Map<String, Target> exits) {
-            return new Answer(id, title, note, ask, collections, unknown, exits);
+        public StepKind kind() {
+            return StepKind.BRANCH;
+        }
+
+        @Override
+        public List<String> wordings() {
+            return List.of();
+        }
+
+        @Override
+        public List<ExitSlot> slots() {
+            List<ExitSlot> slots = new ArrayList<>();
+            rules.forEach(rule -> slots.add(new ExitSlot(rule.exit(), rule.label(), true)));
+            slots.add(new ExitSlot("otherwise", "otherwise", true));
+            return List.copyOf(slots);
         }
     }
 
-    /**
-     * Passes the visitor to a person of a team.
+    /** Shares visitors out; the same visitor keeps the same arm.
      *
-     * @param say    to the visitor while they wait
-     * @param team   id of the team; empty for any
-     * @param nobody to the visitor when the team has nobody; empty for the usual words
+     * @param milestone name of the milestone that decides; empty while undecided
      */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record Experiment(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            List<Arm> arms,
+            String milestone,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
+        public Experiment {
+            title = Parts.text(title);
+            note = Parts.text(note);
+            arms = arms == null ? List.of() : List.copyOf(arms);
+            milestone = Parts.text(milestone);
+            exits = Parts.frozen(exits);
+        }
+
+        @Override
+        public StepKind kind() {
+            return StepKind.EXPERIMENT;
+        }
+
+        @Override
+        public List<String> wordings() {
+            return List.of();
+        }
+
+        @Override
+        public List<ExitSlot> slots() {
+            return arms.stream()
+                    .map(arm -> new ExitSlot(arm.exit(), arm.label(), true))
+                    .toList();
+        }
+    }
+
+    /** Sets variables from expressions, one after the other. */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record Compute(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            List<Assignment> sets,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
+        public Compute {
+            title = Parts.text(title);
+            note = Parts.text(note);
+            sets = sets == null ? List.of() : List.copyOf(sets);
+            exits = Parts.frozen(exits);
+        }
+
+        @Override
+        public StepKind kind() {
+            return StepKind.COMPUTE;
+        }
+
+        @Override
+        public List<String> wordings() {
+            return List.of();
+        }
+
+        @Override
+        public List<ExitSlot> slots() {
+            return List.of(new ExitSlot("next", "next", true));
+        }
+    }
+
+    /** Waits for a time, or for a signal from outside.
+     *
+     * @param say      said before waiting; {@code {{signal}}} is the address that brings the signal; may be empty
+     * @param signal   whether a signal is waited for, with {@code seconds} as the limit
+     * @param seconds  how long, 1 to a year
+     * @param variable where the signal's text goes; may be empty
+     */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record Wait(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            @JsonInclude List<String> say,
+            boolean signal,
+            long seconds,
+            String variable,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
+        public Wait {
+            title = Parts.text(title);
+            note = Parts.text(note);
+            say = Parts.atLeastOne(say);
+            variable = Parts.text(variable);
+            exits = Parts.frozen(exits);
+        }
+
+        @Override
+        public StepKind kind() {
+            return StepKind.WAIT;
+        }
+
+        @Override
+        public List<String> wordings() {
+            return say;
+        }
+
+        @Override
+        public List<ExitSlot> slots() {
+            return signal
+                    ? List.of(new ExitSlot("came", "came", true), new ExitSlot("too_late", "too late", true))
+                    : List.of(new ExitSlot("went_on", "went on", true));
+        }
+    }
+
+    /** Passes the visitor to a person of a team.
+     *
+     * @param say      to the visitor while they wait
+     * @param team     id of the team; empty for any
+     * @param brief    to the person, with placeholders; may be empty
+     * @param patience seconds after which nobody is thought to come; 0 for ever
+     * @param nobody   to the visitor when the team has nobody or nobody comes; empty for the usual words
+     */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
     record HandOff(
             String id,
-            String title,
-            String note,
-            List<String> say,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            @JsonInclude List<String> say,
             String team,
+            String brief,
+            long patience,
             String nobody,
-            Map<String, Target> exits)
+            @JsonInclude Map<String, Target> exits)
             implements Step {
         public HandOff {
             title = Parts.text(title);
             note = Parts.text(note);
             say = Parts.atLeastOne(say);
             team = Parts.text(team);
+            brief = Parts.text(brief);
             nobody = Parts.text(nobody);
             exits = Parts.frozen(exits);
         }
@@ -301,20 +405,98 @@ public sealed interface Step {
         @Override
         public List<ExitSlot> slots() {
             return List.of(
-                    new ExitSlot("closed", "taken and closed", false), new ExitSlot("nobody", "nobody there", true));
-        }
-
-        @Override
-        public Step withExits(Map<String, Target> exits) {
-            return new HandOff(id, title, note, say, team, nobody, exits);
+                    new ExitSlot("closed", "taken and closed", false),
+                    new ExitSlot("back", "came back to the bot", false),
+                    new ExitSlot("nobody", "nobody there", true));
         }
     }
 
-    /** Goes elsewhere; with {@code comeBack}, a flow it goes to returns to this step's {@code back} exit. */
-    record GoTo(String id, String title, String note, boolean comeBack, Map<String, Target> exits) implements Step {
+    /** Counts an event.
+     *
+     * @param name  of the milestone
+     * @param value an expression for what it is worth; empty for nothing
+     */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record Milestone(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            String name,
+            String value,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
+        public Milestone {
+            title = Parts.text(title);
+            note = Parts.text(note);
+            name = Parts.text(name);
+            value = Parts.text(value);
+            exits = Parts.frozen(exits);
+        }
+
+        @Override
+        public StepKind kind() {
+            return StepKind.MILESTONE;
+        }
+
+        @Override
+        public List<String> wordings() {
+            return List.of();
+        }
+
+        @Override
+        public List<ExitSlot> slots() {
+            return List.of(new ExitSlot("next", "next", true));
+        }
+    }
+
+    /** Opens or closes the visitor's text box; it is open at first. */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record Typing(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            boolean closed,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
+        public Typing {
+            title = Parts.text(title);
+            note = Parts.text(note);
+
+            exits = Parts.frozen(exits);
+        }
+
+        @Override
+        public StepKind kind() {
+            return StepKind.TYPING;
+        }
+
+        @Override
+        public List<String> wordings() {
+            return List.of();
+        }
+
+        @Override
+        public List<ExitSlot> slots() {
+            return List.of(new ExitSlot("next", "next", true));
+        }
+    }
+
+    /** Goes elsewhere; with {@code comeBack}, a flow it goes to returns to this step's {@code back} exit; with {@code startAgain},
+     * the conversation begins anew and forgets what it knew.
+     */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record GoTo(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            boolean comeBack,
+            boolean startAgain,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
         public GoTo {
             title = Parts.text(title);
             note = Parts.text(note);
+
             exits = Parts.frozen(exits);
         }
 
@@ -330,22 +512,34 @@ public sealed interface Step {
 
         @Override
         public List<ExitSlot> slots() {
+            if (startAgain) {
+                return List.of();
+            }
             ExitSlot to = new ExitSlot("to", "goes to", true);
             return comeBack ? List.of(to, new ExitSlot("back", "when it comes back", true)) : List.of(to);
         }
-
-        @Override
-        public Step withExits(Map<String, Target> exits) {
-            return new GoTo(id, title, note, comeBack, exits);
-        }
     }
 
-    /** Closes the conversation. */
-    record End(String id, String title, String note, List<String> say, Map<String, Target> exits) implements Step {
+    /** Closes the conversation.
+     *
+     * @param rating whether the visitor is asked to rate it, with a comment
+     * @param rate   the words that ask for the rating; empty for the usual ones
+     */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record End(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            @JsonInclude List<String> say,
+            boolean rating,
+            String rate,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
         public End {
             title = Parts.text(title);
             note = Parts.text(note);
             say = Parts.atLeastOne(say);
+            rate = Parts.text(rate);
             exits = Parts.frozen(exits);
         }
 
@@ -362,11 +556,6 @@ public sealed interface Step {
         @Override
         public List<ExitSlot> slots() {
             return List.of();
-        }
-
-        @Override
-        public Step withExits(Map<String, Target> exits) {
-            return new End(id, title, note, say, exits);
         }
     }
 }

@@ -52,7 +52,8 @@ public enum ValueType {
     /** Whether it is taken from a message that answers something else ("Dana, 24 of us on 3 May"). */
     public boolean givenAside() {
         return switch (this) {
-            case PERSON_NAME, COMPANY, EMAIL, PHONE, NUMBER, MONEY, DATE, TIME, DATE_TIME, URL, CHOICE, MULTI_CHOICE -> true;
+            case PERSON_NAME, COMPANY, EMAIL, PHONE, NUMBER, MONEY, DATE, TIME, DATE_TIME, URL, CHOICE, MULTI_CHOICE ->
+                true;
             default -> false;
         };
     }

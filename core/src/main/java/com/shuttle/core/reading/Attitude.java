@@ -13,7 +13,9 @@ final class Attitude {
     private static final Pattern ASKS_BACK = Pattern.compile(
             "^\\W*(?:(?:sorry|wait|hm+|um|but|and|hang on|hello|hi)[\\s,]+)*(?:why|what for|how come|what(?:'s| is| do you mean| does that| will you| would you| are you| happens)|who (?:sees|gets|will|reads)|is (?:that|this|it) (?:needed|required|necessary|safe|private|mandatory|optional|really)|do (?:i|you) (?:have to|really need|need|send|share|sell|spam)|must i|how (?:do|will|is|long|safe)|can (?:i|you|we) (?:tell|explain|decide|skip|say|do)|are you going|will (?:you|it|this)|which one|you first|like what|such as what|what kind|what sort|meaning what|huh|pardon|come again)\\b[^\\n]*$",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern ASKS = Pattern.compile("\\b(?:why (?:do|does|would|should|is|are)|what (?:for|will you use|do you need))\\b[^.]*\\?", Pattern.CASE_INSENSITIVE);
+    private static final Pattern ASKS = Pattern.compile(
+            "\\b(?:why (?:do|does|would|should|is|are)|what (?:for|will you use|do you need))\\b[^.]*\\?",
+            Pattern.CASE_INSENSITIVE);
 
     private Attitude() {}
 
@@ -23,7 +25,8 @@ final class Attitude {
         if (REFUSES.matcher(plain.strip()).find()) {
             return Reading.REFUSED;
         }
-        boolean asks = ASKS.matcher(plain).find() || ASKS_BACK.matcher(plain).matches() && Words.of(plain).size() <= 14;
+        boolean asks = ASKS.matcher(plain).find()
+                || ASKS_BACK.matcher(plain).matches() && Words.of(plain).size() <= 14;
         return asks ? Reading.ASKED_BACK : Reading.NOTHING;
     }
 }

@@ -108,16 +108,15 @@ final class CalendarWords {
             LocalDate thisYear = day.atYear(today.getYear());
             return thisYear.isBefore(today) ? day.atYear(today.getYear() + 1) : thisYear;
         }
-        int offset =
-                switch (name) {
-                    case "good friday" -> -2;
-                    case "easter", "easter sunday", "easter day" -> 0;
-                    case "easter monday" -> 1;
-                    case "pancake day", "shrove tuesday" -> -47;
-                    case "ash wednesday" -> -46;
-                    case "whit monday" -> 50;
-                    default -> 1000;
-                };
+        int offset = switch (name) {
+            case "good friday" -> -2;
+            case "easter", "easter sunday", "easter day" -> 0;
+            case "easter monday" -> 1;
+            case "pancake day", "shrove tuesday" -> -47;
+            case "ash wednesday" -> -46;
+            case "whit monday" -> 50;
+            default -> 1000;
+        };
         if (offset != 1000) {
             LocalDate thisYear = easter(today.getYear()).plusDays(offset);
             return thisYear.isBefore(today) ? easter(today.getYear() + 1).plusDays(offset) : thisYear;

@@ -16,24 +16,148 @@ import org.jspecify.annotations.Nullable;
 final class CompanyReader {
 
     private static final Set<String> CARRIED = Set.of(
-            "ltd", "limited", "llp", "llc", "plc", "inc", "incorporated", "corp", "corporation", "co", "company", "gmbh", "ag", "kg", "ohg", "ug",
-            "sarl", "sas", "sa", "srl", "bv", "nv", "oy", "ab", "as", "pty", "pvt", "group", "holdings", "partners", "associates", "bros", "brothers", "sons", "daughters",
-            "school", "academy", "college", "university", "nursery", "primary", "council", "trust", "charity", "foundation", "society", "association", "club",
-            "church", "hospital", "surgery", "clinic", "hotel", "inn", "cafe", "café", "bakery", "studios", "studio", "logistics", "robotics", "consulting", "consultants",
-            "solutions", "services", "systems", "technologies", "software", "media", "design", "designs", "industries", "engineering", "construction", "builders", "roofing", "plumbing",
-            "landscaping", "farms", "farm", "vineyards", "brewery", "distillery", "motors", "garage", "bank", "insurance", "properties", "estates", "lettings", "publishing", "press",
-            "books", "collective", "cooperative", "co-op", "union", "institute", "agency", "works", "mills", "foods", "catering", "events", "travel", "tours", "housing", "maschinenbau", "filles", "fils", "verlag", "werke", "library", "museum", "theatre", "orchestra", "ventures", "labs", "laboratories", "pharmacy", "dental", "guild", "enterprises", "traders", "trading", "supplies", "repairs", "&");
+            "ltd",
+            "limited",
+            "llp",
+            "llc",
+            "plc",
+            "inc",
+            "incorporated",
+            "corp",
+            "corporation",
+            "co",
+            "company",
+            "gmbh",
+            "ag",
+            "kg",
+            "ohg",
+            "ug",
+            "sarl",
+            "sas",
+            "sa",
+            "srl",
+            "bv",
+            "nv",
+            "oy",
+            "ab",
+            "as",
+            "pty",
+            "pvt",
+            "group",
+            "holdings",
+            "partners",
+            "associates",
+            "bros",
+            "brothers",
+            "sons",
+            "daughters",
+            "school",
+            "academy",
+            "college",
+            "university",
+            "nursery",
+            "primary",
+            "council",
+            "trust",
+            "charity",
+            "foundation",
+            "society",
+            "association",
+            "club",
+            "church",
+            "hospital",
+            "surgery",
+            "clinic",
+            "hotel",
+            "inn",
+            "cafe",
+            "café",
+            "bakery",
+            "studios",
+            "studio",
+            "logistics",
+            "robotics",
+            "consulting",
+            "consultants",
+            "solutions",
+            "services",
+            "systems",
+            "technologies",
+            "software",
+            "media",
+            "design",
+            "designs",
+            "industries",
+            "engineering",
+            "construction",
+            "builders",
+            "roofing",
+            "plumbing",
+            "landscaping",
+            "farms",
+            "farm",
+            "vineyards",
+            "brewery",
+            "distillery",
+            "motors",
+            "garage",
+            "bank",
+            "insurance",
+            "properties",
+            "estates",
+            "lettings",
+            "publishing",
+            "press",
+            "books",
+            "collective",
+            "cooperative",
+            "co-op",
+            "union",
+            "institute",
+            "agency",
+            "works",
+            "mills",
+            "foods",
+            "catering",
+            "events",
+            "travel",
+            "tours",
+            "housing",
+            "maschinenbau",
+            "filles",
+            "fils",
+            "verlag",
+            "werke",
+            "library",
+            "museum",
+            "theatre",
+            "orchestra",
+            "ventures",
+            "labs",
+            "laboratories",
+            "pharmacy",
+            "dental",
+            "guild",
+            "enterprises",
+            "traders",
+            "trading",
+            "supplies",
+            "repairs",
+            "&");
     private static final String LEAD =
             "(?:i work (?:for|at|with)|i'm working (?:for|at|with)|i am working (?:for|at|with)|working (?:for|at)|we(?:'re| are)(?: called| from| at| with)?|i(?:'m| am) (?:from|with|at|calling from|writing from|here for|representing|employed (?:by|at)|the \\p{L}+ (?:at|of|for))|i'?m in (?:the )?[\\p{L} ]+ at|representing|on behalf of|calling from|here from|"
                     + "(?:the |my |our )?(?:company|firm|business|organi[sz]ation|school|shop|employer|place|outfit|name|team)(?:'s name)?(?: is| is called|'s called|'s|:)(?: called)?|it(?:'s| is) called|it(?:'s| is)|its called|called|trading as|we trade as|now we(?:'re| are)(?: called)?|we(?:'re| are) now(?: called)?|rebranded (?:to|as)|now called|now known as|that(?:'d| would) be|i run|i own|we run|i manage|my own (?:company|business|firm)|from|at|for|with|of)";
-    private static final Pattern INTRODUCED = Pattern.compile("(?<![\\p{L}'])" + LEAD + "[\\s,:]+(.+)$", Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
+    private static final Pattern INTRODUCED =
+            Pattern.compile("(?<![\\p{L}'])" + LEAD + "[\\s,:]+(.+)$", Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
     private static final Pattern STRONG_LEAD = Pattern.compile(
             "(?<![\\p{L}'])(?:i work (?:for|at|with)|i(?:'m| am) (?:from|with)|i'm working (?:for|at)|i am working (?:for|at)|on behalf of|representing|calling from|(?:the |my |our )?(?:company|firm|business|organi[sz]ation|school|employer|shop)(?: is called|'s called| is|'s|:)(?: called)?|we(?:'re| are)(?: called| from| at)?|trading as|we trade as|now called)[\\s,:]+(?=[\\p{Lu}\\p{N}\"'(]|the \\p{Lu})",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern DEPARTMENT = Pattern.compile(
-            "^(?:the |in |in the )*[\\p{L}\\s&]{0,30}\\b(?:department|dept|team|office|branch|division|desk|side)\\s+(?:of|at|for|in)\\s+", Pattern.CASE_INSENSITIVE);
+            "^(?:the |in |in the )*[\\p{L}\\s&]{0,30}\\b(?:department|dept|team|office|branch|division|desk|side)\\s+(?:of|at|for|in)\\s+",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern ROLE = Pattern.compile(
-            "^(?:(?:a|an|the)\\s+)?(?:head|director|manager|owner|founder|secretary|chair|treasurer|teacher|volunteer|receptionist|chef|partner|ceo|pa|intern|temp)\\s+(?:of [\\p{Ll}\\s]+ (?:at|for|with)|of|at|for|with)\\s+", Pattern.CASE_INSENSITIVE);
+            "^(?:(?:a|an|the)\\s+)?(?:head|director|manager|owner|founder|secretary|chair|treasurer|teacher|volunteer|receptionist|chef|partner|ceo|pa|intern|temp)\\s+(?:of [\\p{Ll}\\s]+ (?:at|for|with)|of|at|for|with)\\s+",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern QUOTED = Pattern.compile("\"([^\"]{2,80})\"");
     private static final Pattern NONE = Pattern.compile(
             "\\b(?:self[ -]?employed|freelanc\\w*|unemployed|retired|between jobs|private (?:individual|person|customer)|individual|no company|none|n/?a|not applicable|no business|don'?t (?:have|work|own|run|represent)|do not (?:have|work)|just me|myself|student|not (?:a|with|for|from|representing) (?:a |any )?(?:company|business|firm)|sole trader|on my own|personal|nothing|nowhere|home|housewife|stay at home|job ?hunting|looking for work)\\b",
@@ -42,9 +166,14 @@ final class CompanyReader {
             "\\b(?:no wait|wait|rebranded|renamed|now (?:we|it|they)?(?:'re| are| is|'s)?\\s?(?:trade|trading|called|known)?(?: as)?|we trade as|trading as|sorry|actually|i mean|correction|but now|since become|changed (?:our|the|its) name to|became|these days|nowadays|make that|not)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern TAIL = Pattern.compile(
-            "[\\s,]+(?:please|pls|thanks|thank you|mate|cheers|here|btw|by the way|actually|now|these days|if that helps|if it matters|ji|sir|lol|instead)$", Pattern.CASE_INSENSITIVE);
-    private static final Pattern PARTS = Pattern.compile("[,;\\n!?()]+|\\s[-–—]+\\s|[–—]|…|\\.{2,}|\\.\\s+(?=\\p{Lu}|\\p{Ll}{2})|\\.$|\\s(?:but|and (?:i|my|we|our|there|it))\\s");
-    private static final Set<String> PLAIN = Set.of("a", "an", "some", "any", "my", "your", "it", "this", "that", "there", "i", "you", "he", "she", "they", "here", "not", "no", "yes", "what", "why", "how", "who", "when", "hello", "hi", "ok", "sure", "is", "are", "was", "do", "does", "can");
+            "[\\s,]+(?:please|pls|thanks|thank you|mate|cheers|here|btw|by the way|actually|now|these days|if that helps|if it matters|ji|sir|lol|instead)$",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern PARTS = Pattern.compile(
+            "[,;\\n!?()]+|\\s[-–—]+\\s|[–—]|…|\\.{2,}|\\.\\s+(?=\\p{Lu}|\\p{Ll}{2})|\\.$|\\s(?:but|and (?:i|my|we|our|there|it))\\s");
+    private static final Set<String> PLAIN = Set.of(
+            "a", "an", "some", "any", "my", "your", "it", "this", "that", "there", "i", "you", "he", "she", "they",
+            "here", "not", "no", "yes", "what", "why", "how", "who", "when", "hello", "hi", "ok", "sure", "is", "are",
+            "was", "do", "does", "can");
 
     private CompanyReader() {}
 
@@ -76,7 +205,8 @@ final class CompanyReader {
         for (String part : PARTS.split(text.replaceAll("[^\\p{L}\\p{M}\\p{N}\\s'.,;\\n!?()&+/–—…@-]+", " "))) {
             boolean changes = CHANGES.matcher(part).find();
             String name = name(part);
-            boolean former = part.matches("(?is).*\\b(?:used to be|formerly|previously|was called|were called|once)\\b.*");
+            boolean former =
+                    part.matches("(?is).*\\b(?:used to be|formerly|previously|was called|were called|once)\\b.*");
             if (name != null && !former && (found == null || changed || changes)) {
                 found = name;
                 changed = false;
@@ -93,13 +223,21 @@ final class CompanyReader {
     /** The organisation that a part of a message names, or null. */
     private static @Nullable String name(String part) {
         String bare = part.strip();
-        bare = bare.replaceFirst("(?i)^(?:(?:hi|hello|hey|yes|yeah|ok|okay|sure|well|so|oh|um|uh|it'?d be|that'?s|that is|sorry|actually|no wait|wait|no|i mean|correction|not yet|now|but|and|because)[\\s,:]+)+", "");
+        bare = bare.replaceFirst(
+                "(?i)^(?:(?:hi|hello|hey|yes|yeah|ok|okay|sure|well|so|oh|um|uh|it'?d be|that'?s|that is|sorry|actually|no wait|wait|no|i mean|correction|not yet|now|but|and|because)[\\s,:]+)+",
+                "");
         Matcher lead = INTRODUCED.matcher(bare);
         if (lead.find() && (lead.start() < 30)) {
             String rest = lead.group(1).strip();
-            boolean weak = lead.group().matches("(?is)(?:from|at|for|with|of|it's|it is|called)[\\s,:].*") && lead.start() > 0 && !Character.isUpperCase(first(rest)) ;
+            boolean weak = lead.group().matches("(?is)(?:from|at|for|with|of|it's|it is|called)[\\s,:].*")
+                    && lead.start() > 0
+                    && !Character.isUpperCase(first(rest));
             boolean inside = lead.start() > 0 && looksLikeOne(bare.substring(0, lead.start()));
-            boolean ofInName = lead.group().matches("(?is)(?:of|for|with|at)[\\s].*") && lead.start() > 0 && Character.isUpperCase(first(bare)) && !ROLE.matcher(bare).find() && !DEPARTMENT.matcher(bare).find();
+            boolean ofInName = lead.group().matches("(?is)(?:of|for|with|at)[\\s].*")
+                    && lead.start() > 0
+                    && Character.isUpperCase(first(bare))
+                    && !ROLE.matcher(bare).find()
+                    && !DEPARTMENT.matcher(bare).find();
             if (!weak && !inside && !ofInName) {
                 bare = rest;
             }
@@ -111,7 +249,9 @@ final class CompanyReader {
             before = bare;
             bare = TAIL.matcher(bare).replaceFirst("").strip();
         } while (!bare.equals(before));
-        bare = bare.replaceFirst("(?i)^(?:called|named|the name is|a (?:small |little |big )?(?:company|firm|business|shop|school|charity)(?: called| named)?)\\s+", "")
+        bare = bare.replaceFirst(
+                        "(?i)^(?:called|named|the name is|a (?:small |little |big )?(?:company|firm|business|shop|school|charity)(?: called| named)?)\\s+",
+                        "")
                 .replaceAll("^['.\\s]+|['\\s]+$", "");
         if (bare.isEmpty() || bare.indexOf('@') >= 0 || !bare.matches(".*\\p{L}.*") || bare.length() > 80) {
             return null;
@@ -153,7 +293,8 @@ final class CompanyReader {
         Matcher runs = CAPITALS.matcher(text);
         while (runs.find()) {
             String run = trimmed(runs.group());
-            Matcher from = Pattern.compile("^(.+?)\\s+(?:from|at|of the)\\s+(.+)$").matcher(run);
+            Matcher from =
+                    Pattern.compile("^(.+?)\\s+(?:from|at|of the)\\s+(.+)$").matcher(run);
             int start = runs.start();
             if (from.matches()) {
                 start += from.start(2);
@@ -170,11 +311,15 @@ final class CompanyReader {
     }
 
     private static final String CAPITAL = "(?:(?:St|Bros|Mt|Dr|\\p{Lu})\\.|\\p{Lu}[\\p{L}\\p{N}'’&-]*)";
-    private static final Pattern CAPITALS = Pattern.compile("(?<![\\p{L}\\p{N}@.])(?:\\p{N}+(?:st|nd|rd|th)\\s+)?" + CAPITAL
-            + "(?:\\s+(?:(?:&|and|of|the|et|und|for|at|from|on|in|de|la|le)\\s+(?=(?:the\\s+)?[\\p{Lu}\\p{N}]))?(?:the\\s+(?=\\p{Lu}))?(?:\\p{N}+|" + CAPITAL + "))*");
+    private static final Pattern CAPITALS =
+            Pattern.compile("(?<![\\p{L}\\p{N}@.])(?:\\p{N}+(?:st|nd|rd|th)\\s+)?" + CAPITAL
+                    + "(?:\\s+(?:(?:&|and|of|the|et|und|for|at|from|on|in|de|la|le)\\s+(?=(?:the\\s+)?[\\p{Lu}\\p{N}]))?(?:the\\s+(?=\\p{Lu}))?(?:\\p{N}+|"
+                    + CAPITAL + "))*");
 
     private static String upToBreak(String text) {
-        Matcher breaks = Pattern.compile("[,;:\\n!?()\"]|\\s[-–—]+\\s|[–—]|\\.(?=\\s|$)|\\s(?:but|and (?=[a-z])|about|with|for|we|i|in|on|looking|here|who|which|where|wanting|needing|trying|at)(?![\\p{L}'])").matcher(text);
+        Matcher breaks = Pattern.compile(
+                        "[,;:\\n!?()\"]|\\s[-–—]+\\s|[–—]|\\.(?=\\s|$)|\\s(?:but|and (?=[a-z])|about|with|for|we|i|in|on|looking|here|who|which|where|wanting|needing|trying|at)(?![\\p{L}'])")
+                .matcher(text);
         String part = breaks.find() ? text.substring(0, breaks.start()) : text;
         return part.strip().length() > 80 ? "" : trimmed(part);
     }

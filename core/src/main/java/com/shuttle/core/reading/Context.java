@@ -21,8 +21,8 @@ public record Context(String region, LocalDateTime now) {
 
     /** A comma before decimals (CLDR number symbols, countries with that as their main habit). */
     private static final Set<String> DECIMAL_COMMA = Set.of(
-            "AT", "BE", "BR", "DE", "DK", "ES", "FI", "FR", "GR", "IT", "NL", "NO", "PL", "PT", "RU", "SE", "TR", "CZ", "HU",
-            "RO", "BG", "HR", "SI", "SK", "UA", "AR", "CL", "CO", "ID", "VN", "IS", "LU");
+            "AT", "BE", "BR", "DE", "DK", "ES", "FI", "FR", "GR", "IT", "NL", "NO", "PL", "PT", "RU", "SE", "TR", "CZ",
+            "HU", "RO", "BG", "HR", "SI", "SK", "UA", "AR", "CL", "CO", "ID", "VN", "IS", "LU");
 
     boolean monthFirst() {
         return MONTH_FIRST.contains(region);

@@ -22,16 +22,40 @@ import org.jspecify.annotations.Nullable;
 final class DateReader {
 
     private static final Set<String> ENDINGS = Set.of("st", "nd", "rd", "th");
-    private static final Set<String> PAST =
-            Set.of("born", "dob", "birthday", "ago", "happened", "bought", "purchased", "ordered", "since", "occurred", "was", "were");
-    private static final Set<String> TOMORROW =
-            Set.of("tomorrow", "tomorow", "tommorow", "tommorrow", "tomorro", "tmrw", "tmw", "tomoz", "2moro", "2morrow", "tmr", "tomorrrow", "tomorrows");
+    private static final Set<String> PAST = Set.of(
+            "born",
+            "dob",
+            "birthday",
+            "ago",
+            "happened",
+            "bought",
+            "purchased",
+            "ordered",
+            "since",
+            "occurred",
+            "was",
+            "were");
+    private static final Set<String> TOMORROW = Set.of(
+            "tomorrow",
+            "tomorow",
+            "tommorow",
+            "tommorrow",
+            "tomorro",
+            "tmrw",
+            "tmw",
+            "tomoz",
+            "2moro",
+            "2morrow",
+            "tmr",
+            "tomorrrow",
+            "tomorrows");
     private static final Set<String> DAYS = Set.of("day", "days");
     private static final Set<String> WEEKS = Set.of("week", "weeks", "wk", "wks", "week's");
     private static final Set<String> FORTNIGHT = Set.of("fortnight", "fortnight's");
     private static final Set<String> MONTHS = Set.of("month", "months", "month's");
     private static final Set<String> YEARS = Set.of("year", "years");
-    private static final Set<String> DOTTED = Set.of("DE", "AT", "CH", "PL", "CZ", "DK", "NO", "FI", "SK", "HU", "TR", "RU");
+    private static final Set<String> DOTTED =
+            Set.of("DE", "AT", "CH", "PL", "CZ", "DK", "NO", "FI", "SK", "HU", "TR", "RU");
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "through");
 
     private final Tokens tokens;
@@ -75,7 +99,9 @@ final class DateReader {
                 i++;
                 continue;
             }
-            Found other = tokens.is(one.next(), RANGE) ? at(tokens.is(one.next() + 1, "the") ? one.next() + 2 : one.next() + 1) : null;
+            Found other = tokens.is(one.next(), RANGE)
+                    ? at(tokens.is(one.next() + 1, "the") ? one.next() + 2 : one.next() + 1)
+                    : null;
             if (other != null && one.days().size() == 1 && other.days().size() == 1) {
                 found.add(Mention.range(
                         new Value.Day(one.days().getFirst()),
@@ -84,7 +110,9 @@ final class DateReader {
                         tokens.endBefore(other.next())));
                 i = other.next();
             } else {
-                List<Value> values = one.days().stream().map(day -> (Value) new Value.Day(day)).toList();
+                List<Value> values = one.days().stream()
+                        .map(day -> (Value) new Value.Day(day))
+                        .toList();
                 found.add(new Mention(values, false, tokens.start(i), tokens.endBefore(one.next())));
                 i = one.next();
             }
@@ -94,7 +122,14 @@ final class DateReader {
 
     private @Nullable Found at(int i) {
         List<IntFunction<@Nullable Found>> rules = List.of(
-                this::iso, this::figures, this::named, this::weekday, this::dayOfMonth, this::relative, this::feast, this::edge);
+                this::iso,
+                this::figures,
+                this::named,
+                this::weekday,
+                this::dayOfMonth,
+                this::relative,
+                this::feast,
+                this::edge);
         for (IntFunction<@Nullable Found> rule : rules) {
             Found found = rule.apply(i);
             if (found != null) {
@@ -112,7 +147,8 @@ final class DateReader {
                 && tokens.word(i + 2).matches("\\d{1,2}")
                 && tokens.is(i + 3, tokens.word(i + 1))
                 && tokens.word(i + 4).matches("\\d{1,2}")
-                && tokens.touches(i) && tokens.touches(i + 3);
+                && tokens.touches(i)
+                && tokens.touches(i + 3);
         return form ? exact(number(i), number(i + 2), number(i + 4), i + 5) : null;
     }
 
@@ -124,7 +160,8 @@ final class DateReader {
         }
         if (word.matches("\\d{1,2}\\.\\d{1,2}")) {
             boolean dotAfter = tokens.is(i + 1, ".") && tokens.touches(i);
-            boolean clock = tokens.is(i + 1, Set.of("am", "pm", "uhr", "p", "a", "h")) || tokens.is(i - 1, Set.of("at", "£", "$", "€"));
+            boolean clock = tokens.is(i + 1, Set.of("am", "pm", "uhr", "p", "a", "h"))
+                    || tokens.is(i - 1, Set.of("at", "£", "$", "€"));
             if ((dotAfter && i + 2 < tokens.size() || DOTTED.contains(context.region())) && !clock) {
                 String[] parts = word.split("\\.");
                 return inOrder(parts[0], parts[1], "", dotAfter ? i + 2 : i + 1);
@@ -136,11 +173,14 @@ final class DateReader {
                 && (sign.equals("/") || sign.equals("-"))
                 && tokens.word(i + 2).matches("\\d{1,2}")
                 && !tokens.is(i - 1, sign)
-                && tokens.touches(i) && tokens.touches(i + 1);
+                && tokens.touches(i)
+                && tokens.touches(i + 1);
         if (!pair) {
             return null;
         }
-        boolean year = tokens.is(i + 3, sign) && tokens.touches(i + 3) && tokens.word(i + 4).matches("\\d{2}|\\d{4}");
+        boolean year = tokens.is(i + 3, sign)
+                && tokens.touches(i + 3)
+                && tokens.word(i + 4).matches("\\d{2}|\\d{4}");
         if (year) {
             return inOrder(word, tokens.word(i + 2), tokens.word(i + 4), i + 5);
         }
@@ -239,7 +279,7 @@ final class DateReader {
 
     private @Nullable Found withYear(@Nullable DayOfWeek weekday, Month month, int day, int next) {
         int yearAt = tokens.skip(next, Set.of(",", "of", "."));
-        if (tokens.word(yearAt).matches("(19|20)\\d\\d") ) {
+        if (tokens.word(yearAt).matches("(19|20)\\d\\d")) {
             Found found = exact(number(yearAt), month.getValue(), day, yearAt + 1);
             return checked(weekday, found);
         }
@@ -316,7 +356,9 @@ final class DateReader {
             return new int[] {tens + ones, unit + 1, 1};
         }
         Numerals.Parsed words = tokens.at(i).letters() ? Numerals.at(tokens, i, context) : null;
-        boolean small = words != null && words.value().scale() <= 0 && words.value().compareTo(BigDecimal.valueOf(31)) <= 0
+        boolean small = words != null
+                && words.value().scale() <= 0
+                && words.value().compareTo(BigDecimal.valueOf(31)) <= 0
                 && words.value().signum() > 0;
         return small && words != null ? new int[] {words.value().intValue(), words.next(), 0} : null;
     }
@@ -328,7 +370,9 @@ final class DateReader {
         boolean the = tokens.is(at, "the") || nextMonthFirst;
         at = tokens.is(at, "the") ? at + 1 : at;
         int[] day = day(at);
-        if (day == null || day[2] == 0 || day[1] == at + 1 && !the && tokens.at(at).letters()) {
+        if (day == null
+                || day[2] == 0
+                || day[1] == at + 1 && !the && tokens.at(at).letters()) {
             return null;
         }
         if (CalendarWords.ordinal(tokens.word(at)) > 0
@@ -343,7 +387,20 @@ final class DateReader {
         if (tokens.follows(of, "this", "month") || tokens.follows(of, "the", "month")) {
             return exact(today.getYear(), today.getMonthValue(), day[0], of + 2);
         }
-        if (tokens.is(of, Set.of("floor", "time", "birthday", "anniversary", "street", "avenue", "century", "graders", "grade", "one", "year"))
+        if (tokens.is(
+                        of,
+                        Set.of(
+                                "floor",
+                                "time",
+                                "birthday",
+                                "anniversary",
+                                "street",
+                                "avenue",
+                                "century",
+                                "graders",
+                                "grade",
+                                "one",
+                                "year"))
                 || tokens.is(day[1], "-")) {
             return null;
         }
@@ -366,8 +423,8 @@ final class DateReader {
 
     /** "on the third", "the twelfth" at the end: a day, where "the second option" is none. */
     private boolean ordinalDay(int i, int next) {
-        return tokens.is(i - 1, Set.of("on", "for")) || !tokens.at(next).letters() && tokens.word(next - 1).length() > 5
-                && !tokens.is(next - 1, "second");
+        return tokens.is(i - 1, Set.of("on", "for"))
+                || !tokens.at(next).letters() && tokens.word(next - 1).length() > 5 && !tokens.is(next - 1, "second");
     }
 
     // Weekdays
@@ -382,7 +439,11 @@ final class DateReader {
             at = tokens.is(at, "coming") ? at + 1 : at;
         }
         DayOfWeek day = weekdayName(at);
-        if (day == null || (tokens.is(at, "sat") || tokens.is(at, "sun")) && tokens.at(at - 1).letters() && (tokens.is(at + 1, Set.of("and", "&", "in", "on", "down")) || tokens.is(at - 1, Set.of("and", "&", "the", "in")))) {
+        if (day == null
+                || (tokens.is(at, "sat") || tokens.is(at, "sun"))
+                        && tokens.at(at - 1).letters()
+                        && (tokens.is(at + 1, Set.of("and", "&", "in", "on", "down"))
+                                || tokens.is(at - 1, Set.of("and", "&", "the", "in")))) {
             return null;
         }
         boolean coming = tokens.is(i - 1, "coming") || tokens.is(at - 1, "coming");
@@ -423,21 +484,25 @@ final class DateReader {
 
     private @Nullable Found relative(int i) {
         if (tokens.is(i, TOMORROW)) {
-            return tokens.is(i + 1, "week") ? day(8, i + 2) : tokens.is(i + 1, "fortnight") ? day(15, i + 2) : day(1, i + 1);
+            return tokens.is(i + 1, "week")
+                    ? day(8, i + 2)
+                    : tokens.is(i + 1, "fortnight") ? day(15, i + 2) : day(1, i + 1);
         }
-        if (tokens.follows(i, "day", "after") && tokens.is(i + 2, TOMORROW)
-                || tokens.is(i, "overmorrow")) {
+        if (tokens.follows(i, "day", "after") && tokens.is(i + 2, TOMORROW) || tokens.is(i, "overmorrow")) {
             return day(2, tokens.is(i, "overmorrow") ? i + 1 : i + 3);
         }
         if (tokens.follows(i, "day", "after") || tokens.follows(i, "day", "before")) {
             Found base = at(tokens.is(i + 2, "the") ? i + 3 : i + 2);
             boolean clear = base != null && base.days().size() == 1;
             return clear && base != null
-                    ? new Found(List.of(base.days().getFirst().plusDays(tokens.is(i + 1, "after") ? 1 : -1)), base.next())
+                    ? new Found(
+                            List.of(base.days().getFirst().plusDays(tokens.is(i + 1, "after") ? 1 : -1)), base.next())
                     : null;
         }
-        if (tokens.is(i, Set.of("today", "tonight", "2day", "todays", "tonite")) || tokens.follows(i, "this", "morning")
-                || tokens.follows(i, "this", "afternoon") || tokens.follows(i, "this", "evening")) {
+        if (tokens.is(i, Set.of("today", "tonight", "2day", "todays", "tonite"))
+                || tokens.follows(i, "this", "morning")
+                || tokens.follows(i, "this", "afternoon")
+                || tokens.follows(i, "this", "evening")) {
             return day(0, tokens.is(i, "this") ? i + 2 : i + 1);
         }
         if (tokens.is(i, Set.of("yesterday", "yesterdays")) || tokens.follows(i, "last", "night")) {
@@ -499,7 +564,9 @@ final class DateReader {
         int next = tokens.is(unit + 1, "'") ? unit + 2 : unit + 1;
         next = tokens.is(next, "time") || tokens.is(next, "s") ? next + 1 : next;
         if (tokens.is(next, "ago")) {
-            LocalDate ago = back != 0 ? today.plusDays(back) : tokens.is(unit, MONTHS) ? today.minusMonths(count) : today.minusYears(count);
+            LocalDate ago = back != 0
+                    ? today.plusDays(back)
+                    : tokens.is(unit, MONTHS) ? today.minusMonths(count) : today.minusYears(count);
             return new Found(List.of(ago), next + 1);
         }
         if (tokens.follows(next, "from", "now") || tokens.follows(next, "from", "today")) {
@@ -507,7 +574,10 @@ final class DateReader {
         }
         if (back != 0) {
             int from = tokens.skip(next, Set.of("on", "from", "after"));
-            Found base = from > next || tokens.is(next, "today") || tokens.is(next, TOMORROW) || weekdayName(next) != null ? at(from) : null;
+            Found base =
+                    from > next || tokens.is(next, "today") || tokens.is(next, TOMORROW) || weekdayName(next) != null
+                            ? at(from)
+                            : null;
             if (base != null && base.days().size() == 1) {
                 return new Found(List.of(base.days().getFirst().minusDays(back)), base.next());
             }
@@ -551,7 +621,9 @@ final class DateReader {
             }
             return new Found(List.of(day), next[0]);
         }
-        boolean end = tokens.follows(at, "end", "of") || tokens.follows(at, "last", "day", "of") || tokens.follows(at, "last", "of");
+        boolean end = tokens.follows(at, "end", "of")
+                || tokens.follows(at, "last", "day", "of")
+                || tokens.follows(at, "last", "of");
         if (!end) {
             return null;
         }

@@ -79,10 +79,17 @@ final class DateTimeReader {
     private static List<Mention> loneHour(Tokens tokens, Context context, List<Mention> days) {
         List<Mention> hours = new ArrayList<>();
         for (Mention number : apart(NumberReader.find(tokens, context), days)) {
-            if (number.clear() && number.values().getFirst() instanceof Value.Numeric(java.math.BigDecimal value)
-                    && value.scale() <= 0 && value.signum() >= 0 && value.intValue() < 24) {
+            if (number.clear()
+                    && number.values().getFirst() instanceof Value.Numeric(java.math.BigDecimal value)
+                    && value.scale() <= 0
+                    && value.signum() >= 0
+                    && value.intValue() < 24) {
                 List<Mention> read = TimeReader.find(
-                        Tokens.of("at " + tokens.text().substring(number.start(), tokens.text().length())), context, true);
+                        Tokens.of("at "
+                                + tokens.text()
+                                        .substring(number.start(), tokens.text().length())),
+                        context,
+                        true);
                 if (!read.isEmpty()) {
                     hours.add(new Mention(read.getFirst().values(), false, number.start(), number.end()));
                 }

@@ -19,10 +19,12 @@ final class EmailReader {
     private static final String AT = "(?:\\s+at\\s+|\\s*[\\[({]\\s*(?:at|@)\\s*[\\])}]\\s*|\\s*@\\s*)";
     private static final String PART = "[\\p{L}\\p{N}_+-]+";
     private static final Pattern SPELLED = Pattern.compile(
-            "(" + PART + "(?:(?:" + DOT + "|\\s+(?:plus|underscore|dash|hyphen)\\s+)" + PART + ")*)" + AT + "(" + PART + "(?:" + DOT + PART + ")+)",
+            "(" + PART + "(?:(?:" + DOT + "|\\s+(?:plus|underscore|dash|hyphen)\\s+)" + PART + ")*)" + AT + "(" + PART
+                    + "(?:" + DOT + PART + ")+)",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern LEAD =
-            Pattern.compile("^(?:(?:it'?s|its|is|email|e-?mail|mail|address|me|my|on|write|to|the|use|and)\\s+)+", Pattern.CASE_INSENSITIVE);
+    private static final Pattern LEAD = Pattern.compile(
+            "^(?:(?:it'?s|its|is|email|e-?mail|mail|address|me|my|on|write|to|the|use|and)\\s+)+",
+            Pattern.CASE_INSENSITIVE);
 
     private EmailReader() {}
 

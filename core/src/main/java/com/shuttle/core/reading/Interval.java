@@ -12,12 +12,20 @@ import org.jspecify.annotations.Nullable;
  * @param from null for no lower end
  * @param to   null for no upper end
  */
-record Interval(@Nullable BigDecimal from, boolean fromIncluded, @Nullable BigDecimal to, boolean toIncluded) {
+record Interval(
+        @Nullable BigDecimal from,
+        boolean fromIncluded,
+        @Nullable BigDecimal to,
+        boolean toIncluded) {
 
-    private static final Pattern BELOW = Pattern.compile("\\b(?:under|below|less than|fewer than)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern UP_TO = Pattern.compile("\\b(?:up to|at most|no more than|or less|or fewer|or under|maximum)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern BELOW =
+            Pattern.compile("\\b(?:under|below|less than|fewer than)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern UP_TO = Pattern.compile(
+            "\\b(?:up to|at most|no more than|or less|or fewer|or under|maximum)\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern ABOVE = Pattern.compile("\\b(?:over|above|more than)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern FROM = Pattern.compile("(?:\\b(?:at least|from|or more|or over|or above|minimum|and up|and over|plus)\\b|\\+)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern FROM = Pattern.compile(
+            "(?:\\b(?:at least|from|or more|or over|or above|minimum|and up|and over|plus)\\b|\\+)",
+            Pattern.CASE_INSENSITIVE);
 
     /** The interval a label names; null if it names none. */
     static @Nullable Interval of(String label, Context context) {
@@ -48,7 +56,8 @@ record Interval(@Nullable BigDecimal from, boolean fromIncluded, @Nullable BigDe
         if (reading instanceof Reading.Given(Value.Money(BigDecimal amount, String currency), int start, int end)) {
             return Optional.of(amount);
         }
-        return NumberReader.read(text, context) instanceof Reading.Given(Value.Numeric(BigDecimal number), int start, int end)
+        return NumberReader.read(text, context)
+                        instanceof Reading.Given(Value.Numeric(BigDecimal number), int start, int end)
                 ? Optional.of(number)
                 : Optional.empty();
     }

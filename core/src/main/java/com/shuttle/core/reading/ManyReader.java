@@ -16,15 +16,18 @@ import java.util.regex.Pattern;
 final class ManyReader {
 
     private static final Pattern ALL = Pattern.compile(
-            "\\b(?:all(?: of (?:them|those|these|it|the above))?|everything|the (?:whole )?lot|every one|each of them|any of (?:them|these))\\b", Pattern.CASE_INSENSITIVE);
+            "\\b(?:all(?: of (?:them|those|these|it|the above))?|everything|the (?:whole )?lot|every one|each of them|any of (?:them|these))\\b",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern BUT = Pattern.compile(
-            "\\b(?:except(?: for)?|but not|apart from|bar|excluding|other than|without|minus|not|but no|save|but)\\b", Pattern.CASE_INSENSITIVE);
+            "\\b(?:except(?: for)?|but not|apart from|bar|excluding|other than|without|minus|not|but no|save|but)\\b",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern NONE = Pattern.compile(
             "^\\W*(?:no|none|nope|nothing|neither|not any|none of (?:them|these|those|the above)|no thanks?|no thank you|nah|n/?a|nil)\\b(?!\\s+\\w+\\s+\\w+\\s+\\w+\\s+\\w+).*$",
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
-    private static final Pattern FIRST_FEW = Pattern.compile(
-            "\\b(first|last|top|bottom)\\s+(two|three|four|five|2|3|4|5)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern PARTS = Pattern.compile("[,;/&+\\n]|\\s(?:and|plus|or|also|as well as|with)\\s", Pattern.CASE_INSENSITIVE);
+    private static final Pattern FIRST_FEW =
+            Pattern.compile("\\b(first|last|top|bottom)\\s+(two|three|four|five|2|3|4|5)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern PARTS =
+            Pattern.compile("[,;/&+\\n]|\\s(?:and|plus|or|also|as well as|with)\\s", Pattern.CASE_INSENSITIVE);
 
     private ManyReader() {}
 
@@ -43,7 +46,8 @@ final class ManyReader {
             if (but.find()) {
                 List<Mention> without = OptionMentions.find(text.substring(all.end() + but.end()), options);
                 without.forEach(mention -> chosen.remove(OptionMentions.option(mention, options)));
-                if (without.isEmpty() && Words.of(text.substring(all.end() + but.end())).size() > 0) {
+                if (without.isEmpty()
+                        && Words.of(text.substring(all.end() + but.end())).size() > 0) {
                     Match meant = OptionMatcher.meant(text.substring(all.end() + but.end()), options, meaning);
                     if (meant instanceof Match.One(Option option, String by)) {
                         chosen.remove(option);
@@ -57,15 +61,20 @@ final class ManyReader {
         Matcher few = FIRST_FEW.matcher(text);
         if (named.isEmpty() && few.find()) {
             int count = "two three four five".indexOf(few.group(2).toLowerCase(java.util.Locale.ROOT)) >= 0
-                    ? List.of("two", "three", "four", "five").indexOf(few.group(2).toLowerCase(java.util.Locale.ROOT)) + 2
+                    ? List.of("two", "three", "four", "five")
+                                    .indexOf(few.group(2).toLowerCase(java.util.Locale.ROOT))
+                            + 2
                     : Integer.parseInt(few.group(2));
             boolean last = few.group(1).matches("(?i)last|bottom");
             if (count <= options.size()) {
-                chosen.addAll(last ? options.subList(options.size() - count, options.size()) : options.subList(0, count));
+                chosen.addAll(
+                        last ? options.subList(options.size() - count, options.size()) : options.subList(0, count));
                 return given(chosen, options, text);
             }
         }
-        if (named.isEmpty() && text.matches("(?is)\\W*(?:i'd like |i want )?both(?: of (?:them|those))?\\W*(?:please)?\\W*") && options.size() == 2) {
+        if (named.isEmpty()
+                && text.matches("(?is)\\W*(?:i'd like |i want )?both(?: of (?:them|those))?\\W*(?:please)?\\W*")
+                && options.size() == 2) {
             return given(new LinkedHashSet<>(options), options, text);
         }
         Set<Option> denied = new LinkedHashSet<>();
@@ -78,8 +87,11 @@ final class ManyReader {
         }
         for (String part : PARTS.split(text)) {
             String bare = part.strip();
-            List<String> telling = Words.of(bare).stream().filter(word -> !OptionMatcher.FILLERS.contains(word)).toList();
-            if (telling.isEmpty() && !bare.matches(".*\\d.*") || !OptionMentions.find(bare, options).isEmpty()) {
+            List<String> telling = Words.of(bare).stream()
+                    .filter(word -> !OptionMatcher.FILLERS.contains(word))
+                    .toList();
+            if (telling.isEmpty() && !bare.matches(".*\\d.*")
+                    || !OptionMentions.find(bare, options).isEmpty()) {
                 continue;
             }
             Match match = OptionMatcher.position(Words.of(bare), options);

@@ -15,19 +15,39 @@ import org.jspecify.annotations.Nullable;
  */
 final class MoneyReader {
 
-    private static final Map<String, String> SIGNS = Map.of("£", "GBP", "€", "EUR", "₹", "INR", "¥", "JPY", "₩", "KRW", "₺", "TRY");
+    private static final Map<String, String> SIGNS =
+            Map.of("£", "GBP", "€", "EUR", "₹", "INR", "¥", "JPY", "₩", "KRW", "₺", "TRY");
     private static final Map<String, String> NAMES = Map.ofEntries(
-            Map.entry("gbp", "GBP"), Map.entry("pound", "GBP"), Map.entry("pounds", "GBP"), Map.entry("quid", "GBP"),
-            Map.entry("sterling", "GBP"), Map.entry("squid", "GBP"),
-            Map.entry("eur", "EUR"), Map.entry("euro", "EUR"), Map.entry("euros", "EUR"),
-            Map.entry("usd", "USD"), Map.entry("aud", "AUD"), Map.entry("cad", "CAD"), Map.entry("nzd", "NZD"),
-            Map.entry("inr", "INR"), Map.entry("rs", "INR"), Map.entry("rupee", "INR"), Map.entry("rupees", "INR"),
-            Map.entry("chf", "CHF"), Map.entry("franken", "CHF"), Map.entry("yen", "JPY"), Map.entry("jpy", "JPY"),
-            Map.entry("sek", "SEK"), Map.entry("nok", "NOK"), Map.entry("dkk", "DKK"), Map.entry("pln", "PLN"),
+            Map.entry("gbp", "GBP"),
+            Map.entry("pound", "GBP"),
+            Map.entry("pounds", "GBP"),
+            Map.entry("quid", "GBP"),
+            Map.entry("sterling", "GBP"),
+            Map.entry("squid", "GBP"),
+            Map.entry("eur", "EUR"),
+            Map.entry("euro", "EUR"),
+            Map.entry("euros", "EUR"),
+            Map.entry("usd", "USD"),
+            Map.entry("aud", "AUD"),
+            Map.entry("cad", "CAD"),
+            Map.entry("nzd", "NZD"),
+            Map.entry("inr", "INR"),
+            Map.entry("rs", "INR"),
+            Map.entry("rupee", "INR"),
+            Map.entry("rupees", "INR"),
+            Map.entry("chf", "CHF"),
+            Map.entry("franken", "CHF"),
+            Map.entry("yen", "JPY"),
+            Map.entry("jpy", "JPY"),
+            Map.entry("sek", "SEK"),
+            Map.entry("nok", "NOK"),
+            Map.entry("dkk", "DKK"),
+            Map.entry("pln", "PLN"),
             Map.entry("zloty", "PLN"));
     private static final Set<String> DOLLARS = Set.of("$", "dollar", "dollars", "buck", "bucks");
     private static final Set<String> DOLLAR_REGIONS = Set.of("AU", "CA", "NZ", "SG", "HK");
-    private static final Set<String> HUNDREDTHS = Set.of("p", "pence", "penny", "pennies", "cent", "cents", "c", "paise");
+    private static final Set<String> HUNDREDTHS =
+            Set.of("p", "pence", "penny", "pennies", "cent", "cents", "c", "paise");
     private static final Set<String> TO = Set.of("to", "or", "-", "–", "—", "till", "and");
 
     private MoneyReader() {}
@@ -102,10 +122,12 @@ final class MoneyReader {
         }
         int next = number.next();
         BigDecimal value = number.value();
-        if (tokens.is(next, Set.of("st", "nd", "rd", "th", "am", "pm", "%", "o'clock")) || tokens.is(next, "/") ) {
+        if (tokens.is(next, Set.of("st", "nd", "rd", "th", "am", "pm", "%", "o'clock")) || tokens.is(next, "/")) {
             return null;
         }
-        boolean hundredths = currency == null && tokens.is(next, HUNDREDTHS) && (tokens.word(next).length() > 1 || tokens.touches(next - 1));
+        boolean hundredths = currency == null
+                && tokens.is(next, HUNDREDTHS)
+                && (tokens.word(next).length() > 1 || tokens.touches(next - 1));
         if (hundredths) {
             return new Amount(value.movePointLeft(2), centsOf(tokens.word(next), context), i, next + 1);
         }
@@ -117,8 +139,11 @@ final class MoneyReader {
                 next += width(tokens, next);
                 next = tokens.is(next, "sterling") ? next + 1 : next;
                 Parsed rest = Numerals.at(tokens, tokens.is(next, "and") ? next + 1 : next, context);
-                if (rest != null && rest.value().compareTo(BigDecimal.valueOf(100)) < 0 && rest.value().scale() <= 0
-                        && (tokens.is(rest.next(), HUNDREDTHS) || !tokens.is(next, "and") && !tokens.at(next).figure())) {
+                if (rest != null
+                        && rest.value().compareTo(BigDecimal.valueOf(100)) < 0
+                        && rest.value().scale() <= 0
+                        && (tokens.is(rest.next(), HUNDREDTHS)
+                                || !tokens.is(next, "and") && !tokens.at(next).figure())) {
                     value = value.add(rest.value().movePointLeft(2));
                     next = tokens.is(rest.next(), HUNDREDTHS) ? rest.next() + 1 : rest.next();
                 }
@@ -131,13 +156,12 @@ final class MoneyReader {
 
     private static @Nullable Amount slang(Tokens tokens, int i, Context context) {
         int at = tokens.is(i, "a") || tokens.is(i, "an") ? i + 1 : i;
-        int value =
-                switch (tokens.word(at)) {
-                    case "fiver" -> 5;
-                    case "tenner" -> 10;
-                    case "grand" -> 1000;
-                    default -> 0;
-                };
+        int value = switch (tokens.word(at)) {
+            case "fiver" -> 5;
+            case "tenner" -> 10;
+            case "grand" -> 1000;
+            default -> 0;
+        };
         if (value == 0 || at == i && tokens.is(i, "grand")) {
             return null;
         }
@@ -145,7 +169,11 @@ final class MoneyReader {
     }
 
     private static String centsOf(String word, Context context) {
-        return word.startsWith("p") && !word.equals("paise") && !context.region().equals("US") ? "GBP" : context.currency();
+        return word.startsWith("p")
+                        && !word.equals("paise")
+                        && !context.region().equals("US")
+                ? "GBP"
+                : context.currency();
     }
 
     private static @Nullable String currency(Tokens tokens, int i, Context context) {

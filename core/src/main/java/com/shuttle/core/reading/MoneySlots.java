@@ -35,6 +35,7 @@ final class MoneySlots {
         Set<String> cues = SlotWords.cues(slot);
         String before = reader.rest().substring(Math.max(0, mention.start() - 25), mention.start());
         String clause = before.replaceFirst("(?s).*[,.;\\n§]", "");
-        return Cues.words(clause).stream().anyMatch(word -> cues.contains(word) || word.equals("budget") || word.equals("price"));
+        return Cues.words(clause).stream()
+                .anyMatch(word -> cues.contains(word) || word.equals("budget") || word.equals("price"));
     }
 }

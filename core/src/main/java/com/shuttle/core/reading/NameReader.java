@@ -21,12 +21,35 @@ final class NameReader {
     private static final Set<String> NOT_NAMES = WordLists.load("not-names.txt");
     /** Names that are everyday words too, taken where nothing else is said. */
     private static final Set<String> WORDS_AND_NAMES = Set.of(
-            "will", "mark", "may", "grace", "hope", "faith", "joy", "rose", "bill", "art", "frank", "guy", "drew", "pat",
-            "rich", "sue", "june", "april", "dawn", "ray", "jack", "bob", "rob", "gene", "don", "miles", "penny", "summer");
+            "will", "mark", "may", "grace", "hope", "faith", "joy", "rose", "bill", "art", "frank", "guy", "drew",
+            "pat", "rich", "sue", "june", "april", "dawn", "ray", "jack", "bob", "rob", "gene", "don", "miles", "penny",
+            "summer");
+
     private static final Set<String> TITLES = Set.of(
-            "mr", "mrs", "ms", "miss", "mx", "dr", "prof", "professor", "sir", "dame", "rev", "reverend", "doctor", "madam", "herr", "frau", "monsieur", "madame", "shri", "smt", "mister");
-    private static final Set<String> PARTICLES =
-            Set.of("van", "von", "de", "der", "den", "del", "della", "di", "da", "dos", "la", "le", "du", "bin", "al", "ter", "ten", "zu", "y", "of");
+            "mr",
+            "mrs",
+            "ms",
+            "miss",
+            "mx",
+            "dr",
+            "prof",
+            "professor",
+            "sir",
+            "dame",
+            "rev",
+            "reverend",
+            "doctor",
+            "madam",
+            "herr",
+            "frau",
+            "monsieur",
+            "madame",
+            "shri",
+            "smt",
+            "mister");
+    private static final Set<String> PARTICLES = Set.of(
+            "van", "von", "de", "der", "den", "del", "della", "di", "da", "dos", "la", "le", "du", "bin", "al", "ter",
+            "ten", "zu", "y", "of");
 
     private static final String WORD = "\\p{L}[\\p{L}\\p{M}'.-]*";
     private static final String NAME = "(" + WORD + "(?:\\s+" + WORD + "){0,5})";
@@ -51,12 +74,14 @@ final class NameReader {
     private static final Pattern TAIL = Pattern.compile(
             "[\\s,]+(?:here|this side|speaking|please|pls|thanks|thank you|thx|cheers|mate|by the way|btw|again|is my name|is the name|if you must know|at your service|sir|ji)$",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern PARTS = Pattern.compile("[,;:\\n!?()\"/|]+|\\s[-–—]+\\s|[–—]|\\.{2,}|…|\\.(?=\\s|$)(?<!\\b\\p{L}\\.)|\\s(?:but|and my|and i)\\s");
+    private static final Pattern PARTS = Pattern.compile(
+            "[,;:\\n!?()\"/|]+|\\s[-–—]+\\s|[–—]|\\.{2,}|…|\\.(?=\\s|$)(?<!\\b\\p{L}\\.)|\\s(?:but|and my|and i)\\s");
     private static final Pattern NOISE = Pattern.compile("[^\\p{L}\\p{M}\\p{N}\\s'.@,;:\\n!?()\"/|–—…-]+");
     private static final Pattern ABBREVIATED_TITLE =
             Pattern.compile("\\b(?:dr|mr|mrs|ms|mx|prof|rev|st)\\.\\s", Pattern.CASE_INSENSITIVE);
-    private static final Pattern CORRECTS =
-            Pattern.compile("\\b(?:no wait|wait|i mean|i meant|sorry|oops|typo|correction|not|actually|rather|should be|hang on)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern CORRECTS = Pattern.compile(
+            "\\b(?:no wait|wait|i mean|i meant|sorry|oops|typo|correction|not|actually|rather|should be|hang on)\\b",
+            Pattern.CASE_INSENSITIVE);
 
     private NameReader() {}
 
@@ -78,8 +103,13 @@ final class NameReader {
             boolean firm = firm(matcher, text);
             boolean capital = !name.isEmpty() && Character.isUpperCase(name.charAt(0));
             boolean inAddress = text.startsWith("@", matcher.start(1) + name.length());
-            if (!name.isEmpty() && !inAddress && (firm || capital && !CompanyReader.looksLikeOne(name)) && !negated(text, matcher.start())) {
-                boolean corrects = found != null && CORRECTS.matcher(text.substring(found.end(), matcher.start())).find();
+            if (!name.isEmpty()
+                    && !inAddress
+                    && (firm || capital && !CompanyReader.looksLikeOne(name))
+                    && !negated(text, matcher.start())) {
+                boolean corrects = found != null
+                        && CORRECTS.matcher(text.substring(found.end(), matcher.start()))
+                                .find();
                 if (found == null || corrects) {
                     found = given(name, matcher.start(1), matcher.start(1) + name.length());
                 }
@@ -111,7 +141,8 @@ final class NameReader {
     /** The name in the reply to a question for one. */
     static Reading bare(String text) {
         List<String> parts = new ArrayList<>();
-        String clean = ABBREVIATED_TITLE.matcher(NOISE.matcher(text).replaceAll(" ")).replaceAll(" ");
+        String clean =
+                ABBREVIATED_TITLE.matcher(NOISE.matcher(text).replaceAll(" ")).replaceAll(" ");
         boolean asks = text.strip().endsWith("?");
         String swapped = surnameFirst(clean);
         if (swapped != null) {
@@ -151,7 +182,8 @@ final class NameReader {
 
     /** "Bogbean, Cornelius": one word, a comma, one word, and nothing else. */
     private static @Nullable String surnameFirst(String text) {
-        Matcher matcher = Pattern.compile("^\\s*(\\p{Lu}[\\p{L}'-]+),\\s*(\\p{Lu}[\\p{L}'-]+)\\s*$").matcher(text);
+        Matcher matcher = Pattern.compile("^\\s*(\\p{Lu}[\\p{L}'-]+),\\s*(\\p{Lu}[\\p{L}'-]+)\\s*$")
+                .matcher(text);
         boolean names = matcher.matches() && name(matcher.group(1)) != null && name(matcher.group(2)) != null;
         return names ? matcher.group(2) + " " + matcher.group(1) : null;
     }
@@ -168,7 +200,9 @@ final class NameReader {
         }
         bare = GREETING.matcher(bare).replaceFirst("");
         bare = TAIL.matcher(bare).replaceFirst("");
-        bare = bare.replaceAll("^['.-]+|['-]+$", "").replaceAll("(?<=\\p{L}{3})\\.$", "").strip();
+        bare = bare.replaceAll("^['.-]+|['-]+$", "")
+                .replaceAll("(?<=\\p{L}{3})\\.$", "")
+                .strip();
         bare = withoutTitle(bare);
         if (bare.isEmpty() || !bare.matches(NAME)) {
             return null;
@@ -182,7 +216,10 @@ final class NameReader {
                 return null;
             }
         }
-        boolean vowelless = lone && words[0].length() > 4 && !words[0].matches(".*[aeiouyàáâãäåæèéêëìíîïòóôõöøùúûüý].*") && words[0].chars().allMatch(c -> c < 384);
+        boolean vowelless = lone
+                && words[0].length() > 4
+                && !words[0].matches(".*[aeiouyàáâãäåæèéêëìíîïòóôõöøùúûüý].*")
+                && words[0].chars().allMatch(c -> c < 384);
         return words.length > 5 || vowelless ? null : bare;
     }
 
@@ -207,13 +244,19 @@ final class NameReader {
     static String upToBreak(String words, boolean firm) {
         StringBuilder name = new StringBuilder();
         boolean first = true;
-        boolean capitals = Character.isUpperCase(withoutTitle(words).isEmpty() ? 'a' : withoutTitle(words).charAt(0));
+        boolean capitals = Character.isUpperCase(
+                withoutTitle(words).isEmpty() ? 'a' : withoutTitle(words).charAt(0));
         String[] all = withoutTitle(words).split("\\s+");
         for (int i = 0; i < all.length; i++) {
             String word = all[i];
             String lower = word.toLowerCase(Locale.ROOT).replaceAll("\\.$", "");
-            boolean particle = !first && i + 1 < all.length && PARTICLES.contains(lower) && capitals && Character.isUpperCase(all[i + 1].charAt(0));
-            boolean alsoName = first && WORDS_AND_NAMES.contains(lower) && (firm || Character.isUpperCase(word.charAt(0)));
+            boolean particle = !first
+                    && i + 1 < all.length
+                    && PARTICLES.contains(lower)
+                    && capitals
+                    && Character.isUpperCase(all[i + 1].charAt(0));
+            boolean alsoName =
+                    first && WORDS_AND_NAMES.contains(lower) && (firm || Character.isUpperCase(word.charAt(0)));
             if (NOT_NAMES.contains(lower) && !particle && !alsoName) {
                 break;
             }

@@ -30,7 +30,8 @@ final class NameSlots {
         String text = reader.rest();
         if (wanted.size() == 1) {
             Reading introduced = NameReader.introduced(text.replace('§', ';'));
-            if (introduced instanceof Reading.Given given && given.value().shown().length() > 1) {
+            if (introduced instanceof Reading.Given given
+                    && given.value().shown().length() > 1) {
                 reader.put(wanted.getFirst(), given);
                 return;
             }
@@ -75,13 +76,20 @@ final class NameSlots {
         String[] words = name.split("\\s+");
         for (String word : words) {
             String lower = word.toLowerCase(java.util.Locale.ROOT);
-            if (CalendarWords.weekday(lower) != null && words.length == 1 || CalendarWords.month(lower) != null && words.length == 1) {
+            if (CalendarWords.weekday(lower) != null && words.length == 1
+                    || CalendarWords.month(lower) != null && words.length == 1) {
                 return null;
             }
         }
-        boolean capitals = Character.isUpperCase(words[0].charAt(0)) && Character.isUpperCase(words[words.length - 1].charAt(0));
+        boolean capitals =
+                Character.isUpperCase(words[0].charAt(0)) && Character.isUpperCase(words[words.length - 1].charAt(0));
         boolean acronym = words.length == 1 && words[0].equals(words[0].toUpperCase(java.util.Locale.ROOT));
-        boolean telling = words.length >= 2 || !acronym && ( from == 0 && to < text.length() && text.substring(to).strip().length() > 3 || from > 0);
+        boolean telling = words.length >= 2
+                || !acronym
+                        && (from == 0
+                                        && to < text.length()
+                                        && text.substring(to).strip().length() > 3
+                                || from > 0);
         if (!(capitals && telling) && !(lowerCase && words.length >= 2 && words.length <= 3)) {
             return null;
         }

@@ -19,16 +19,53 @@ final class NumberReader {
     private static final Set<String> HALVES_OF_DAY = Set.of("am", "pm", "a.m", "p.m", "o'clock");
     private static final Set<String> TO = Set.of("to", "or", "-", "–", "—", "till", "and");
     static final Set<String> PEOPLE = Set.of(
-            "adult", "adults", "child", "children", "kid", "kids", "grown-ups", "grownups", "grown", "baby", "babies",
-            "toddler", "toddlers", "teenager", "teenagers", "teen", "teens", "pupil", "pupils", "student", "students",
-            "teacher", "teachers", "friend", "friends", "infant", "infants", "senior", "seniors", "son", "sons",
-            "daughter", "daughters", "staff", "guest", "guests", "people", "persons", "helper", "helpers", "grandchildren");
+            "adult",
+            "adults",
+            "child",
+            "children",
+            "kid",
+            "kids",
+            "grown-ups",
+            "grownups",
+            "grown",
+            "baby",
+            "babies",
+            "toddler",
+            "toddlers",
+            "teenager",
+            "teenagers",
+            "teen",
+            "teens",
+            "pupil",
+            "pupils",
+            "student",
+            "students",
+            "teacher",
+            "teachers",
+            "friend",
+            "friends",
+            "infant",
+            "infants",
+            "senior",
+            "seniors",
+            "son",
+            "sons",
+            "daughter",
+            "daughters",
+            "staff",
+            "guest",
+            "guests",
+            "people",
+            "persons",
+            "helper",
+            "helpers",
+            "grandchildren");
     private static final String RELATION =
             "(?:wife|husband|partner|mum|mom|mother|dad|father|sister|brother|son|daughter|girlfriend|boyfriend|friend|"
                     + "mate|boss|colleague|baby|nan|gran|grandma|grandad|grandson|granddaughter|flatmate|neighbour|fianc[eé]e?|aunt|uncle|cousin|child|kid|other half|better half)";
     private static final Pattern COMPANY_OF_TWO = Pattern.compile(
-            "\\b(?:just |only )?(?:me|myself|i)(?:,| and| &| plus| with)+ (?:my|the|our|a) " + RELATION
-                    + "\\b|\\bmy " + RELATION + "(?: and| &) (?:i|me|myself)\\b",
+            "\\b(?:just |only )?(?:me|myself|i)(?:,| and| &| plus| with)+ (?:my|the|our|a) " + RELATION + "\\b|\\bmy "
+                    + RELATION + "(?: and| &) (?:i|me|myself)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern MORE_OF_THEM = Pattern.compile(
             "(?:,| and| plus| &) (?:my|our|the|a|his|her) " + RELATION + "\\b", Pattern.CASE_INSENSITIVE);
@@ -36,9 +73,10 @@ final class NumberReader {
             "^\\W*(?:it'?s |it is |it'?ll be |there'?s |there is )?(?:just|only)? ?(?:me|myself|one person|me myself)(?: alone| only| on my own| by myself|,? just me)?\\W*$"
                     + "|\\b(?:just|only) (?:me|myself)\\b|\\bon my own\\b|\\b(?:by|for) myself\\b|\\bi'?m (?:coming )?alone\\b",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern BOTH = Pattern.compile("\\bboth of us\\b|\\bthe pair of us\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern NOBODY =
-            Pattern.compile("^\\W*(?:none|nobody|no ?one|nothing|none at all|no \\w+|zilch|nada)\\W*$", Pattern.CASE_INSENSITIVE);
+    private static final Pattern BOTH =
+            Pattern.compile("\\bboth of us\\b|\\bthe pair of us\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NOBODY = Pattern.compile(
+            "^\\W*(?:none|nobody|no ?one|nothing|none at all|no \\w+|zilch|nada)\\W*$", Pattern.CASE_INSENSITIVE);
 
     private NumberReader() {}
 
@@ -48,7 +86,9 @@ final class NumberReader {
         if (company != null) {
             return Settling.reading(text, List.of(company));
         }
-        if (found.isEmpty() && NOBODY.matcher(text).matches() && !text.strip().matches("(?i)no|no (thanks?|idea|clue|way)\\W*")) {
+        if (found.isEmpty()
+                && NOBODY.matcher(text).matches()
+                && !text.strip().matches("(?i)no|no (thanks?|idea|clue|way)\\W*")) {
             return new Reading.Given(Value.Numeric.of(0), 0, text.length());
         }
         return Settling.reading(text, summed(text, found));
@@ -65,7 +105,8 @@ final class NumberReader {
                 continue;
             }
             int next = parsed.next();
-            Parsed other = tokens.is(next, TO) && !tokens.follows(next, "and", "a") ? taken(tokens, next + 1, context) : null;
+            Parsed other =
+                    tokens.is(next, TO) && !tokens.follows(next, "and", "a") ? taken(tokens, next + 1, context) : null;
             boolean between = tokens.is(i - 1, "between");
             if (other != null && (!tokens.is(next, "and") || between)) {
                 found.add(Mention.range(
@@ -91,9 +132,14 @@ final class NumberReader {
         int next = parsed.next();
         boolean ordinal = figure && tokens.touches(next - 1) && tokens.is(next, ORDINALS);
         boolean hour = tokens.is(next, HALVES_OF_DAY)
-                || (tokens.is(next, "a") || tokens.is(next, "p")) && tokens.is(next + 1, ".") && tokens.is(next + 2, "m");
+                || (tokens.is(next, "a") || tokens.is(next, "p"))
+                        && tokens.is(next + 1, ".")
+                        && tokens.is(next + 2, "m");
         boolean stuck = figure && tokens.touches(i - 1) && tokens.at(i - 1).letters()
-                || figure && tokens.touches(next - 1) && tokens.at(next).letters() && tokens.word(next).length() > 3;
+                || figure
+                        && tokens.touches(next - 1)
+                        && tokens.at(next).letters()
+                        && tokens.word(next).length() > 3;
         boolean long_ = figure && tokens.at(i).word().length() > 15;
         boolean noun = !figure && tokens.is(i, "one") && next == i + 1 && wordOne(tokens, i);
         return ordinal || hour || stuck || long_ || noun ? null : parsed;
@@ -102,7 +148,9 @@ final class NumberReader {
     /** "this one", "one of us", "no one" name no number. */
     private static boolean wordOne(Tokens tokens, int i) {
         return tokens.is(i + 1, "of")
-                || tokens.is(i - 1, Set.of("this", "that", "the", "no", "which", "any", "every", "each", "some", "my", "last"));
+                || tokens.is(
+                        i - 1,
+                        Set.of("this", "that", "the", "no", "which", "any", "every", "each", "some", "my", "last"));
     }
 
     /** "3 to 4k" is 3,000 to 4,000. */
@@ -134,11 +182,16 @@ final class NumberReader {
             }
             return Mention.of(Value.Numeric.of(count), two.start(), two.end());
         }
-        boolean meAndThey = text.matches("(?is)\\W*(?:just |only )?(?:me|myself)(?:,| and| plus| &|\\s)+.*") && found.size() == 1
-                && found.getFirst().clear() && peopleAfter(text, found.getFirst());
+        boolean meAndThey = text.matches("(?is)\\W*(?:just |only )?(?:me|myself)(?:,| and| plus| &|\\s)+.*")
+                && found.size() == 1
+                && found.getFirst().clear()
+                && peopleAfter(text, found.getFirst());
         if (meAndThey) {
             BigDecimal others = ((Value.Numeric) found.getFirst().values().getFirst()).number();
-            return Mention.of(new Value.Numeric(others.add(BigDecimal.ONE)), 0, found.getFirst().end());
+            return Mention.of(
+                    new Value.Numeric(others.add(BigDecimal.ONE)),
+                    0,
+                    found.getFirst().end());
         }
         return found.isEmpty() && ALONE.matcher(text).find() ? Mention.of(Value.Numeric.of(1), 0, text.length()) : null;
     }
@@ -157,7 +210,10 @@ final class NumberReader {
         BigDecimal total = found.stream()
                 .map(m -> ((Value.Numeric) m.values().getFirst()).number())
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
-        return List.of(Mention.of(new Value.Numeric(total), found.getFirst().start(), found.getLast().end()));
+        return List.of(Mention.of(
+                new Value.Numeric(total),
+                found.getFirst().start(),
+                found.getLast().end()));
     }
 
     private static boolean peopleAfter(String text, Mention mention) {

@@ -23,7 +23,8 @@ final class NumberSlots {
             "^\\s*-?(?:years?|yrs?|months?|weeks?|days?|nights?|hours?|hrs?|minutes?|mins?|miles?|km|kg|cm|metres?|meters?|feet|inch(?:es)?|%|percent|st\\b|nd\\b|rd\\b|th\\b|times?|am\\b|pm\\b|rooms?|beds?|bedrooms?|pages?|cars?|vehicles?|parcels?|boxes|courses?|sets?|copies|floors?|stars?|o'clock)",
             Pattern.CASE_INSENSITIVE);
 
-    private static final Pattern NO_SUCH = Pattern.compile("\\b(?:no|without(?: any)?|zero)\\s+([\\p{L}-]+)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NO_SUCH =
+            Pattern.compile("\\b(?:no|without(?: any)?|zero)\\s+([\\p{L}-]+)\\b", Pattern.CASE_INSENSITIVE);
 
     private final SeveralReader reader;
 
@@ -41,7 +42,8 @@ final class NumberSlots {
         String text = reader.rest();
         List<Mention> all = new ArrayList<>(NumberReader.find(Tokens.of(text), reader.context()));
         all.addAll(durations(text));
-        List<Mention> numbers = all.stream().filter(m -> !Settling.denied(text, m)).toList();
+        List<Mention> numbers =
+                all.stream().filter(m -> !Settling.denied(text, m)).toList();
         List<Fit> fits = new ArrayList<>();
         for (Mention number : numbers) {
             for (Slot slot : wanted) {
@@ -137,8 +139,11 @@ final class NumberSlots {
                 continue;
             }
             Mention next = numbers.get(index + 1);
-            boolean free = !best.containsValue(next) && wanted.stream().noneMatch(s -> s != entry.getKey() && score(s, next, numbers, text) > 0);
-            if (free && Settling.standing(text, List.of(value, next)).equals(List.of(next)) && !UNIT.matcher(text.substring(next.end())).find()) {
+            boolean free = !best.containsValue(next)
+                    && wanted.stream().noneMatch(s -> s != entry.getKey() && score(s, next, numbers, text) > 0);
+            if (free
+                    && Settling.standing(text, List.of(value, next)).equals(List.of(next))
+                    && !UNIT.matcher(text.substring(next.end())).find()) {
                 entry.setValue(next);
             }
         }
@@ -146,10 +151,15 @@ final class NumberSlots {
 
     private static List<Mention> durations(String text) {
         List<Mention> found = new ArrayList<>();
-        var halfHour = Pattern.compile("\\bhalf an hour\\b|\\b(an) hour(?: and a half)?\\b|\\b(a) quarter of an hour\\b", Pattern.CASE_INSENSITIVE).matcher(text);
+        var halfHour = Pattern.compile(
+                        "\\bhalf an hour\\b|\\b(an) hour(?: and a half)?\\b|\\b(a) quarter of an hour\\b",
+                        Pattern.CASE_INSENSITIVE)
+                .matcher(text);
         while (halfHour.find()) {
             String said = halfHour.group().toLowerCase(java.util.Locale.ROOT);
-            String hours = said.startsWith("half") ? "0.5" : said.contains("quarter") ? "0.25" : said.contains("half") ? "1.5" : "1";
+            String hours = said.startsWith("half")
+                    ? "0.5"
+                    : said.contains("quarter") ? "0.25" : said.contains("half") ? "1.5" : "1";
             int end = halfHour.start() + Math.max(1, said.indexOf("hour") - 1);
             found.add(Mention.of(new Value.Numeric(new BigDecimal(hours)), halfHour.start(), end));
         }
@@ -158,7 +168,8 @@ final class NumberSlots {
 
     /** A duration said in hours, for a slot in minutes. */
     private static Mention inUnit(Slot slot, Mention mention, String text) {
-        boolean minutes = SlotWords.own(slot).contains("minutes") || SlotWords.own(slot).contains("mins");
+        boolean minutes =
+                SlotWords.own(slot).contains("minutes") || SlotWords.own(slot).contains("mins");
         boolean hours = text.substring(mention.end()).matches("(?is)\\s*-?(?:hours?|hrs?|an hour)\\b.*");
         if (!minutes || !hours || !mention.clear()) {
             return mention;
@@ -173,8 +184,10 @@ final class NumberSlots {
     /** "just me", "both of us": a head count without a number. */
     private void alone(List<Slot> wanted, String text) {
         List<Slot> people = wanted.stream().filter(SlotWords::countsPeople).toList();
-        if (people.size() == 1 && NumberReader.read(text.replace('§', ' '), reader.context()) instanceof Reading.Given given
-                && text.matches("(?is).*\\b(?:just me|only me|just myself|both of us|the pair of us|me and my|on my own|my (?:wife|husband|partner) and)\\b.*")) {
+        if (people.size() == 1
+                && NumberReader.read(text.replace('§', ' '), reader.context()) instanceof Reading.Given given
+                && text.matches(
+                        "(?is).*\\b(?:just me|only me|just myself|both of us|the pair of us|me and my|on my own|my (?:wife|husband|partner) and)\\b.*")) {
             reader.put(people.getFirst(), given);
         }
     }

@@ -23,9 +23,10 @@ final class Numerals {
     private static final Set<String> SUFFIXES = Set.of("k", "m", "bn");
 
     static {
-        String[] words = ("zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen"
-                        + " sixteen seventeen eighteen nineteen twenty")
-                .split(" ");
+        String[] words =
+                ("zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen"
+                                + " sixteen seventeen eighteen nineteen twenty")
+                        .split(" ");
         for (int i = 0; i < words.length; i++) {
             SMALL.put(words[i], i);
         }
@@ -87,11 +88,16 @@ final class Numerals {
         if (FRACTIONS.containsKey(tokens.word(next))) {
             return new Parsed(value.add(FRACTIONS.get(tokens.word(next))), next + 1);
         }
-        if (tokens.is(next, "/") && tokens.touches(i) && tokens.touches(next) && tokens.at(next + 1).figure()) {
+        if (tokens.is(next, "/")
+                && tokens.touches(i)
+                && tokens.touches(next)
+                && tokens.at(next + 1).figure()) {
             return null;
         }
         if (tokens.is(next, SUFFIXES) && (tokens.touches(i) || tokens.is(next, "k")) && !tokens.touches(next)
-                || tokens.is(next, SUFFIXES) && tokens.touches(i) && !tokens.at(next + 1).figure()) {
+                || tokens.is(next, SUFFIXES)
+                        && tokens.touches(i)
+                        && !tokens.at(next + 1).figure()) {
             BigDecimal by = BigDecimal.valueOf(
                     switch (tokens.word(next)) {
                         case "k" -> 1000L;
@@ -120,7 +126,8 @@ final class Numerals {
             return new BigDecimal(figures);
         }
         if (decimalComma) {
-            if (figures.matches("\\d{1,3}(?:\\.\\d{3})+(?:,\\d+)?") || figures.matches("\\d+,\\d{1,2}")
+            if (figures.matches("\\d{1,3}(?:\\.\\d{3})+(?:,\\d+)?")
+                    || figures.matches("\\d+,\\d{1,2}")
                     || figures.matches("\\d+,\\d{4,}")) {
                 return new BigDecimal(figures.replace(".", "").replace(',', '.'));
             }
@@ -172,9 +179,7 @@ final class Numerals {
     private static Parsed couple(Tokens tokens, int at) {
         int next = tokens.is(at + 1, "of") ? at + 2 : at + 1;
         BigDecimal by = SCALES.get(tokens.word(next));
-        return by == null
-                ? new Parsed(BigDecimal.TWO, at + 1)
-                : new Parsed(by.multiply(BigDecimal.TWO), next + 1);
+        return by == null ? new Parsed(BigDecimal.TWO, at + 1) : new Parsed(by.multiply(BigDecimal.TWO), next + 1);
     }
 
     /** Adds up number words from {@code at} on; {@code group} is what stands before the first, null for nothing. */
@@ -188,8 +193,11 @@ final class Numerals {
             String word = tokens.word(next);
             if (SMALL.containsKey(word)) {
                 int value = SMALL.get(word);
-                if (unit && !(open.remainder(BigDecimal.TEN).signum() == 0 && value < 10 && value > 0
-                        && open.signum() > 0)) {
+                if (unit
+                        && !(open.remainder(BigDecimal.TEN).signum() == 0
+                                && value < 10
+                                && value > 0
+                                && open.signum() > 0)) {
                     break;
                 }
                 open = open.add(BigDecimal.valueOf(value));

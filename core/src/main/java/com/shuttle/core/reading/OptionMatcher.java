@@ -54,10 +54,11 @@ public final class OptionMatcher {
             Map.entry("seventh", 6),
             Map.entry("7th", 6));
     static final Set<String> FILLERS = Set.of(
-            "the", "a", "an", "one", "ones", "please", "pls", "i", "i'd", "i'll", "like", "want", "to", "would", "option",
-            "number", "and", "of", "for", "my", "me", "it", "it's", "that", "this", "is", "about", "in", "on", "with", "do",
-            "you", "your", "can", "what", "s", "let's", "go", "think", "we", "we'll", "us", "our", "some", "just", "need",
-            "have", "thanks", "yes", "no", "not", "or", "be", "will", "only", "take", "at", "from", "by", "as", "so");
+            "the", "a", "an", "one", "ones", "please", "pls", "i", "i'd", "i'll", "like", "want", "to", "would",
+            "option", "number", "and", "of", "for", "my", "me", "it", "it's", "that", "this", "is", "about", "in", "on",
+            "with", "do", "you", "your", "can", "what", "s", "let's", "go", "think", "we", "we'll", "us", "our", "some",
+            "just", "need", "have", "thanks", "yes", "no", "not", "or", "be", "will", "only", "take", "at", "from",
+            "by", "as", "so");
 
     private OptionMatcher() {}
 
@@ -137,8 +138,9 @@ public final class OptionMatcher {
     }
 
     private static Match interval(String text, List<Option> options, Context context) {
-        List<Interval> intervals =
-                options.stream().map(option -> Interval.of(option.label(), context)).toList();
+        List<Interval> intervals = options.stream()
+                .map(option -> Interval.of(option.label(), context))
+                .toList();
         if (intervals.stream().filter(interval -> interval != null).count() < 2) {
             return NONE;
         }
@@ -160,7 +162,10 @@ public final class OptionMatcher {
     private static Match mentioned(String text, List<Option> options) {
         List<Mention> mentions = OptionMentions.find(text, options);
         List<Mention> standing = Settling.standing(text, mentions);
-        if (standing.isEmpty() || mentions.size() == standing.size() && mentions.size() == 1 && Words.of(text).size() > 14) {
+        if (standing.isEmpty()
+                || mentions.size() == standing.size()
+                        && mentions.size() == 1
+                        && Words.of(text).size() > 14) {
             return NONE;
         }
         Set<Option> found = new LinkedHashSet<>();

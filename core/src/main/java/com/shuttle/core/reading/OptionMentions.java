@@ -40,7 +40,10 @@ final class OptionMentions {
 
     static Option option(Mention mention, List<Option> options) {
         String id = mention.values().getFirst().shown();
-        return options.stream().filter(option -> option.id().equals(id)).findFirst().orElseThrow();
+        return options.stream()
+                .filter(option -> option.id().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static @org.jspecify.annotations.Nullable Mention whole(Tokens tokens, int i, List<Option> options) {
@@ -83,7 +86,9 @@ final class OptionMentions {
         for (Option option : options) {
             OptionMatcher.names(option).stream()
                     .flatMap(name -> List.of(name.split(" ")).stream())
-                    .filter(word -> word.length() > 2 && !OptionMatcher.FILLERS.contains(word) && !Character.isDigit(word.charAt(0)))
+                    .filter(word -> word.length() > 2
+                            && !OptionMatcher.FILLERS.contains(word)
+                            && !Character.isDigit(word.charAt(0)))
                     .map(OptionMatcher::stem)
                     .distinct()
                     .forEach(word -> {
@@ -102,7 +107,9 @@ final class OptionMentions {
         }
         for (Map.Entry<String, Option> entry : telling.entrySet()) {
             String word = entry.getKey();
-            boolean inflected = word.length() >= 5 && (typed.startsWith(word.substring(0, word.length() - 1)) || word.startsWith(typed)) && Math.abs(typed.length() - word.length()) <= 4;
+            boolean inflected = word.length() >= 5
+                    && (typed.startsWith(word.substring(0, word.length() - 1)) || word.startsWith(typed))
+                    && Math.abs(typed.length() - word.length()) <= 4;
             if (inflected || word.length() >= 5 && OptionMatcher.same(typed, word, true)) {
                 return entry.getValue();
             }

@@ -41,7 +41,11 @@ final class OptionSlots {
             Mention at = standing.getFirst();
             reader.put(slot, new Reading.Given(new Value.Text(option.label()), at.start(), at.end()));
         } else if (found.size() > 1) {
-            reader.put(slot, new Reading.Unclear(found.stream().map(o -> (Value) new Value.Text(o.label())).toList()));
+            reader.put(
+                    slot,
+                    new Reading.Unclear(found.stream()
+                            .map(o -> (Value) new Value.Text(o.label()))
+                            .toList()));
         } else if (!mentions.isEmpty()) {
             byMeaning(slot, text, mentions);
         }
@@ -50,14 +54,18 @@ final class OptionSlots {
     /** Where some options were ruled out, another clause may mean one of the rest. */
     private void byMeaning(Slot slot, String text, List<Mention> denied) {
         List<Option> open = slot.options().stream()
-                .filter(option -> denied.stream().noneMatch(m -> OptionMentions.option(m, slot.options()).equals(option)))
+                .filter(option -> denied.stream()
+                        .noneMatch(m -> OptionMentions.option(m, slot.options()).equals(option)))
                 .toList();
         for (String clause : text.split("[,.;:!?\\n§]+|\\s(?:and|but)\\s")) {
-            List<String> telling = Words.of(clause).stream().filter(word -> !OptionMatcher.FILLERS.contains(word)).toList();
+            List<String> telling = Words.of(clause).stream()
+                    .filter(word -> !OptionMatcher.FILLERS.contains(word))
+                    .toList();
             if (telling.isEmpty() || telling.size() > 4 || clause.strip().startsWith("not ")) {
                 continue;
             }
-            if (OptionMatcher.meant(clause.strip(), open, (t, others) -> stern(meaning.nearness(t, others))) instanceof Match.One(Option option, String by)) {
+            if (OptionMatcher.meant(clause.strip(), open, (t, others) -> stern(meaning.nearness(t, others)))
+                    instanceof Match.One(Option option, String by)) {
                 int at = text.indexOf(clause);
                 reader.put(slot, new Reading.Given(new Value.Text(option.label()), at, at + clause.length()));
                 return;
@@ -76,7 +84,8 @@ final class OptionSlots {
     private void many(Slot slot) {
         String text = reader.rest();
         boolean named = !OptionMentions.find(text, slot.options()).isEmpty();
-        boolean all = text.matches("(?is).*\\b(?:all of (?:them|those|these)|everything|the lot|all (?:three|four|five|two))\\b.*");
+        boolean all = text.matches(
+                "(?is).*\\b(?:all of (?:them|those|these)|everything|the lot|all (?:three|four|five|two))\\b.*");
         if (named || all) {
             reader.put(slot, ManyReader.read(text, slot.options(), Meaning.NONE));
         }

@@ -48,7 +48,8 @@ final class PhoneReader {
     static List<Mention> find(String text, Context context) {
         List<Mention> found = new ArrayList<>();
         if (figures(text) >= 6) {
-            for (PhoneNumberMatch match : PHONES.findNumbers(text.replace('·', ' '), context.region(), Leniency.VALID, 20)) {
+            for (PhoneNumberMatch match :
+                    PHONES.findNumbers(text.replace('·', ' '), context.region(), Leniency.VALID, 20)) {
                 found.add(Mention.of(new Value.Text(e164(match.number())), match.start(), match.end()));
             }
             loose(text, context, found);
@@ -88,7 +89,8 @@ final class PhoneReader {
         while (matcher.find()) {
             StringBuilder digits = new StringBuilder();
             int times = 1;
-            for (String word : matcher.group().toLowerCase(java.util.Locale.ROOT).split("[\\s,-]+")) {
+            for (String word :
+                    matcher.group().toLowerCase(java.util.Locale.ROOT).split("[\\s,-]+")) {
                 switch (word) {
                     case "double" -> times = 2;
                     case "triple", "treble" -> times = 3;
@@ -110,7 +112,8 @@ final class PhoneReader {
         try {
             PhoneNumber number = PHONES.parse(text, context.region());
             boolean possible = PHONES.isPossibleNumberWithReason(number) == ValidationResult.IS_POSSIBLE;
-            boolean prefixed = text.strip().matches("[(]?[+0].*") && !text.replaceAll("\\D", "").matches("(\\d)\\1+");
+            boolean prefixed = text.strip().matches("[(]?[+0].*")
+                    && !text.replaceAll("\\D", "").matches("(\\d)\\1+");
             return possible && (prefixed || PHONES.isValidNumber(number)) ? e164(number) : null;
         } catch (NumberParseException e) {
             return null;

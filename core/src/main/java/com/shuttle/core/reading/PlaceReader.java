@@ -9,8 +9,9 @@ final class PlaceReader {
     private static final Pattern LEAD = Pattern.compile(
             "^(?:(?:hi|hello|hey|well|um|so|oh|yes|sure|ok)[\\s,.!]+)*(?:(?:i(?:'m| am)|we(?:'re| are)|i live|we live|living|based|coming|travelling|somewhere|it's|it is|that's|the|place|town|city|village|is)\\s+)*(?:(?:in|from|at|near|around|close to|out of|to|by|based in)\\s+)*",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern TAIL =
-            Pattern.compile("[\\s,.!]*(?:please|thanks|thank you|mate|cheers|at the moment|right now|now)?[\\s.!]*$", Pattern.CASE_INSENSITIVE);
+    private static final Pattern TAIL = Pattern.compile(
+            "[\\s,.!]*(?:please|thanks|thank you|mate|cheers|at the moment|right now|now)?[\\s.!]*$",
+            Pattern.CASE_INSENSITIVE);
 
     private PlaceReader() {}
 
@@ -18,7 +19,9 @@ final class PlaceReader {
         if (Words.looksLikeQuestion(text)) {
             return Reading.NOTHING;
         }
-        String bare = TAIL.matcher(LEAD.matcher(text.strip()).replaceFirst("")).replaceFirst("").strip();
+        String bare = TAIL.matcher(LEAD.matcher(text.strip()).replaceFirst(""))
+                .replaceFirst("")
+                .strip();
         List<String> words = Words.of(bare);
         boolean place = !words.isEmpty() && words.size() <= 8 && bare.matches(".*\\p{L}{2}.*") && bare.indexOf('@') < 0;
         if (!place) {

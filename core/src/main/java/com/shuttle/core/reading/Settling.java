@@ -17,8 +17,8 @@ final class Settling {
             "\\b(?:not|isn't|wasn't|instead of|rather than|no longer|except|never|can't (?:do|make)|cannot (?:do|make)|old|former|previous)"
                     + "(?: (?:on|the|for|at|in|a|number|email|address|mail|phone|one|from|is|was|it's|mobile|until|to))*[\\s:,\"'<£$€]*$",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern NOT_ONLY =
-            Pattern.compile("\\bnot (?:more than|over|above|exceeding|only|before|later than)[^,.;]*$", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NOT_ONLY = Pattern.compile(
+            "\\bnot (?:more than|over|above|exceeding|only|before|later than)[^,.;]*$", Pattern.CASE_INSENSITIVE);
     private static final Pattern DENIED_AFTER = Pattern.compile(
             "^[\\s\"'>]*(?:(?:is|was|are|'s) (?:no good|dead|wrong|no longer|out|too|not|old|off|the old|gone)|isn't|wasn't|doesn't work"
                     + "|does not work|won't work|won't do|no longer|no good|not working|has changed)",

@@ -43,6 +43,24 @@ public final class SeveralReader {
         return reader.read;
     }
 
+    /** Whether the words of a message name a slot ("the email is wrong"). */
+    public static boolean names(String text, Slot slot) {
+        List<String> words = Cues.words(text);
+        java.util.Set<String> cues = SlotWords.cues(slot);
+        String usual = switch (slot.type()) {
+            case EMAIL -> "email mail address e-mail";
+            case PHONE -> "phone number mobile telephone";
+            case PERSON_NAME -> "name";
+            case DATE -> "date day";
+            case TIME -> "time";
+            case MONEY -> "budget price amount";
+            default -> "";
+        };
+        return words.stream()
+                .anyMatch(word -> cues.contains(word)
+                        || !usual.isEmpty() && List.of(usual.split(" ")).contains(word));
+    }
+
     private void read() {
         take(EmailReader.find(rest()), ValueType.EMAIL);
         take(UrlReader.find(rest()), ValueType.URL);

@@ -10,7 +10,9 @@ import java.util.Set;
 final class SlotWords {
 
     private static final Map<String, String> SYNONYMS = Map.ofEntries(
-            Map.entry("adults", "adult adults grown-ups grownups grown grown-up parent parents teacher teachers helper helpers"),
+            Map.entry(
+                    "adults",
+                    "adult adults grown-ups grownups grown grown-up parent parents teacher teachers helper helpers"),
             Map.entry("children", "child children kid kids toddler toddlers infant infants little youngsters"),
             Map.entry("kids", "child children kid kids"),
             Map.entry("pupils", "pupil pupils student students child children kids class"),
@@ -80,19 +82,97 @@ final class SlotWords {
             Map.entry("insurance", "insurance insured insure"),
             Map.entry("catering", "catering food lunch dinner buffet"));
     private static final Set<String> PEOPLE_SLOTS = Set.of(
-            "party", "guests", "guest", "headcount", "head", "people", "attendees", "persons", "group", "visitors",
-            "participants", "covers", "diners", "pax", "size", "delegates", "members", "passengers", "pupils", "seats", "adults", "heads", "employees", "staff", "players", "tickets");
+            "party",
+            "guests",
+            "guest",
+            "headcount",
+            "head",
+            "people",
+            "attendees",
+            "persons",
+            "group",
+            "visitors",
+            "participants",
+            "covers",
+            "diners",
+            "pax",
+            "size",
+            "delegates",
+            "members",
+            "passengers",
+            "pupils",
+            "seats",
+            "adults",
+            "heads",
+            "employees",
+            "staff",
+            "players",
+            "tickets");
     private static final Set<String> EMPTY = Set.of(
-            "number", "count", "date", "time", "day", "phone", "email", "at", "on", "of", "the", "a", "is", "has", "wants",
-            "want", "needs", "need", "needed", "required", "may", "no", "name", "amount", "kind", "type", "how", "many", "what", "you", "your", "with", "for", "it", "leave", "stay", "visit", "called", "full", "when", "which");
-    private static final Set<String> PAST = Set.of("birth", "dob", "birthday", "incident", "bought", "purchased", "purchase", "happened", "ordered", "accident", "last", "born", "occurred", "since");
+            "number",
+            "count",
+            "date",
+            "time",
+            "day",
+            "phone",
+            "email",
+            "at",
+            "on",
+            "of",
+            "the",
+            "a",
+            "is",
+            "has",
+            "wants",
+            "want",
+            "needs",
+            "need",
+            "needed",
+            "required",
+            "may",
+            "no",
+            "name",
+            "amount",
+            "kind",
+            "type",
+            "how",
+            "many",
+            "what",
+            "you",
+            "your",
+            "with",
+            "for",
+            "it",
+            "leave",
+            "stay",
+            "visit",
+            "called",
+            "full",
+            "when",
+            "which");
+    private static final Set<String> PAST = Set.of(
+            "birth",
+            "dob",
+            "birthday",
+            "incident",
+            "bought",
+            "purchased",
+            "purchase",
+            "happened",
+            "ordered",
+            "accident",
+            "last",
+            "born",
+            "occurred",
+            "since");
 
     private SlotWords() {}
 
     /** The words of a slot's name and label that say something, lower case. */
     static Set<String> own(Slot slot) {
         Set<String> words = new HashSet<>();
-        for (String word : (slot.name() + " " + slot.label()).toLowerCase(Locale.ROOT).split("[^\\p{L}]+")) {
+        for (String word :
+                (slot.name() + " " + slot.label()).toLowerCase(Locale.ROOT).split("[^\\p{L}]+")) {
             if (!word.isEmpty()) {
                 words.add(word);
             }

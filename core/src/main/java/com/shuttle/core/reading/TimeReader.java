@@ -21,10 +21,27 @@ final class TimeReader {
         NIGHT
     }
 
-    private static final Set<String> LEADS = Set.of("at", "around", "about", "by", "@", "circa", "approx", "approximately", "from", "until", "till", "before", "after", "past", "starting", "say");
+    private static final Set<String> LEADS = Set.of(
+            "at",
+            "around",
+            "about",
+            "by",
+            "@",
+            "circa",
+            "approx",
+            "approximately",
+            "from",
+            "until",
+            "till",
+            "before",
+            "after",
+            "past",
+            "starting",
+            "say");
     private static final Set<String> LIMITS = Set.of("after", "before", "until", "till", "by");
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "and");
-    private static final Set<String> WHOLE_DAY_CLOCK = Set.of("DE", "AT", "FR", "CH", "IT", "ES", "NL", "BE", "PL", "SE", "NO", "DK", "FI", "PT", "CZ");
+    private static final Set<String> WHOLE_DAY_CLOCK =
+            Set.of("DE", "AT", "FR", "CH", "IT", "ES", "NL", "BE", "PL", "SE", "NO", "DK", "FI", "PT", "CZ");
 
     private final Tokens tokens;
     private final Context context;
@@ -43,7 +60,8 @@ final class TimeReader {
         Tokens tokens = Tokens.of(text);
         LocalDateTime soon = soon(tokens, context);
         if (soon != null) {
-            return new Reading.Given(new Value.Clock(soon.toLocalTime().truncatedTo(ChronoUnit.MINUTES)), 0, text.length());
+            return new Reading.Given(
+                    new Value.Clock(soon.toLocalTime().truncatedTo(ChronoUnit.MINUTES)), 0, text.length());
         }
         return Settling.reading(text, find(tokens, context, true));
     }
@@ -81,7 +99,8 @@ final class TimeReader {
                 return context.now().plusMinutes(number.value().longValue());
             }
             if (tokens.is(unit, Set.of("hours", "hour", "hrs", "hr"))) {
-                return context.now().plus(Duration.ofMinutes(Math.round(number.value().doubleValue() * 60)));
+                return context.now()
+                        .plus(Duration.ofMinutes(Math.round(number.value().doubleValue() * 60)));
             }
         }
         return null;
@@ -102,10 +121,16 @@ final class TimeReader {
             int start = tokens.start(i);
             if (joined && other != null) {
                 LocalTime from = matching(one.times(), other.times());
-                found.add(Mention.range(new Value.Clock(from), new Value.Clock(other.times().getLast()), start, tokens.endBefore(other.next())));
+                found.add(Mention.range(
+                        new Value.Clock(from),
+                        new Value.Clock(other.times().getLast()),
+                        start,
+                        tokens.endBefore(other.next())));
                 i = other.next();
             } else {
-                List<Value> times = one.times().stream().map(time -> (Value) new Value.Clock(time)).toList();
+                List<Value> times = one.times().stream()
+                        .map(time -> (Value) new Value.Clock(time))
+                        .toList();
                 boolean limit = tokens.is(i - 1, LIMITS) && !(tokens.is(i - 1, "by") && !bare);
                 found.add(new Mention(times, limit, start, tokens.endBefore(next)));
                 i = next;
@@ -117,11 +142,16 @@ final class TimeReader {
     /** The reading of a range's start that fits its end: "2-4pm" is from 14:00. */
     private static LocalTime matching(List<LocalTime> from, List<LocalTime> to) {
         LocalTime end = to.getLast();
-        return from.stream().filter(time -> time.isBefore(end)).reduce((a, b) -> b).orElse(from.getFirst());
+        return from.stream()
+                .filter(time -> time.isBefore(end))
+                .reduce((a, b) -> b)
+                .orElse(from.getFirst());
     }
 
     private @Nullable Found at(int i, boolean bareHour) {
-        if (tokens.is(i, Set.of("noon", "midday", "noontime")) || tokens.follows(i, "12", "noon") || tokens.follows(i, "mid", "day")) {
+        if (tokens.is(i, Set.of("noon", "midday", "noontime"))
+                || tokens.follows(i, "12", "noon")
+                || tokens.follows(i, "mid", "day")) {
             return new Found(List.of(LocalTime.NOON), tokens.is(i, Set.of("12", "mid")) ? i + 2 : i + 1);
         }
         if (tokens.is(i, "midnight") || tokens.follows(i, "12", "midnight")) {
@@ -144,7 +174,10 @@ final class TimeReader {
             next = at + 1;
         } else {
             Numerals.Parsed number = Numerals.at(tokens, at, context);
-            if (number == null || number.value().scale() > 0 || number.value().intValue() < 1 || number.value().intValue() > 29) {
+            if (number == null
+                    || number.value().scale() > 0
+                    || number.value().intValue() < 1
+                    || number.value().intValue() > 29) {
                 return null;
             }
             minutes = number.value().intValue();
@@ -161,7 +194,10 @@ final class TimeReader {
             return null;
         }
         Numerals.Parsed hour = Numerals.at(tokens, hourAt, context);
-        if (hour == null || hour.value().scale() > 0 || hour.value().signum() <= 0 || hour.value().intValue() > 12) {
+        if (hour == null
+                || hour.value().scale() > 0
+                || hour.value().signum() <= 0
+                || hour.value().intValue() > 12) {
             boolean noon = tokens.is(hourAt, Set.of("noon", "midday"));
             return noon ? new Found(List.of(LocalTime.NOON.plusMinutes(to ? -minutes : minutes)), hourAt + 1) : null;
         }
@@ -173,14 +209,17 @@ final class TimeReader {
         return halves(h == 0 ? 12 : h, m, i, hour.next(), false);
     }
 
-    private static final Set<String> SCALES_OF_THINGS = Set.of("dozen", "hundred", "thousand", "million", "people", "of");
+    private static final Set<String> SCALES_OF_THINGS =
+            Set.of("dozen", "hundred", "thousand", "million", "people", "of");
 
     private @Nullable Found hour(int i, boolean bareHour) {
         String word = tokens.word(i);
         if (!tokens.at(i).figure()) {
             return spelled(i, bareHour);
         }
-        boolean glued = tokens.touches(i - 1) && (tokens.at(i - 1).letters() && !tokens.is(i - 1, "t") || tokens.is(i - 1, Set.of("/", "-", "£", "$", "€", ".")));
+        boolean glued = tokens.touches(i - 1)
+                && (tokens.at(i - 1).letters() && !tokens.is(i - 1, "t")
+                        || tokens.is(i - 1, Set.of("/", "-", "£", "$", "€", ".")));
         if (glued) {
             return null;
         }
@@ -200,7 +239,11 @@ final class TimeReader {
                 next++;
             }
             clocked = true;
-        } else if (word.matches("\\d{4}") && (word.startsWith("0") || tokens.is(next, Set.of("hrs", "hours", "h", "am", "pm")) || tokens.is(i - 1, "at") || bareHour && tokens.size() == 1)) {
+        } else if (word.matches("\\d{4}")
+                && (word.startsWith("0")
+                        || tokens.is(next, Set.of("hrs", "hours", "h", "am", "pm"))
+                        || tokens.is(i - 1, "at")
+                        || bareHour && tokens.size() == 1)) {
             hour = Integer.parseInt(word.substring(0, 2));
             minute = Integer.parseInt(word.substring(2));
             next = tokens.is(next, Set.of("hrs", "hours", "h")) ? next + 1 : next;
@@ -214,9 +257,13 @@ final class TimeReader {
             return null;
         }
         boolean dotted = word.indexOf('.') > 0;
-        boolean marked = half(next) != null || tokens.is(next, Set.of("o'clock", "oclock", "uhr", "ish")) || tokens.is(next, "'") ;
+        boolean marked = half(next) != null
+                || tokens.is(next, Set.of("o'clock", "oclock", "uhr", "ish"))
+                || tokens.is(next, "'");
         boolean part = partAt(next) != null;
-        boolean led = tokens.is(i - 1, LEADS) && !tokens.at(next).letters() || tokens.is(i - 1, Set.of("at", "@")) || tokens.is(i - 1, LEADS) && tokens.is(next, STOPS);
+        boolean led = tokens.is(i - 1, LEADS) && !tokens.at(next).letters()
+                || tokens.is(i - 1, Set.of("at", "@"))
+                || tokens.is(i - 1, LEADS) && tokens.is(next, STOPS);
         if (!clocked && !marked && !part && !led && !(bareHour && alone(i, next)) && !(partBefore(i) && !dotted)) {
             return null;
         }
@@ -227,11 +274,28 @@ final class TimeReader {
         return halves(hour, minute, i, next, through);
     }
 
-    private static final Set<String> STOPS = Set.of("please", "if", "on", "tomorrow", "today", "tonight", "would", "is", "and", "or", "pls", "thanks", "will", "works", "to");
+    private static final Set<String> STOPS = Set.of(
+            "please",
+            "if",
+            "on",
+            "tomorrow",
+            "today",
+            "tonight",
+            "would",
+            "is",
+            "and",
+            "or",
+            "pls",
+            "thanks",
+            "will",
+            "works",
+            "to");
 
     /** "eight thirty", "seven o'clock", "at six". */
     private @Nullable Found spelled(int i, boolean bareHour) {
-        Numerals.Parsed parsed = tokens.at(i).letters() && !tokens.is(i, "a") && !tokens.is(i, "half") ? Numerals.at(tokens, i, context) : null;
+        Numerals.Parsed parsed = tokens.at(i).letters() && !tokens.is(i, "a") && !tokens.is(i, "half")
+                ? Numerals.at(tokens, i, context)
+                : null;
         if (parsed == null || parsed.value().scale() > 0 || parsed.value().signum() <= 0) {
             return null;
         }
@@ -242,20 +306,38 @@ final class TimeReader {
             return null;
         }
         Numerals.Parsed minutes = Numerals.at(tokens, next, context);
-        if (minutes != null && tokens.at(next).letters() && minutes.value().intValue() >= 10 && minutes.value().intValue() < 60) {
+        if (minutes != null
+                && tokens.at(next).letters()
+                && minutes.value().intValue() >= 10
+                && minutes.value().intValue() < 60) {
             minute = minutes.value().intValue();
             next = minutes.next();
         }
-        boolean marked = half(next) != null || tokens.is(next, Set.of("o'clock", "oclock", "ish")) || partAt(next) != null;
-        boolean led = tokens.is(i - 1, Set.of("at", "around", "about", "by", "after", "before")) && (!tokens.at(next).letters() || tokens.is(next, STOPS)) || tokens.is(i - 1, "at");
-        return marked || led || minute > 0 && bareHour || bareHour && alone(i, next) || partBefore(i) ? halves(value, minute, i, next, false) : null;
+        boolean marked =
+                half(next) != null || tokens.is(next, Set.of("o'clock", "oclock", "ish")) || partAt(next) != null;
+        boolean led = tokens.is(i - 1, Set.of("at", "around", "about", "by", "after", "before"))
+                        && (!tokens.at(next).letters() || tokens.is(next, STOPS))
+                || tokens.is(i - 1, "at");
+        return marked || led || minute > 0 && bareHour || bareHour && alone(i, next) || partBefore(i)
+                ? halves(value, minute, i, next, false)
+                : null;
     }
 
     /** Whether the words around make a lone number a time in the reply to a question for one. */
     private boolean alone(int i, int next) {
-        int from = tokens.skip(0, Set.of("at", "around", "about", "say", "maybe", "let's", "make", "it", "for", "roughly", "please", ",", "the", "between", "from", "no", "i", "mean", "on"));
+        int from = tokens.skip(
+                0,
+                Set.of(
+                        "at", "around", "about", "say", "maybe", "let's", "make", "it", "for", "roughly", "please", ",",
+                        "the", "between", "from", "no", "i", "mean", "on"));
         boolean opens = i <= from || tokens.is(i - 1, RANGE) || tokens.is(i - 1, Set.of(",", "it", "between", "from"));
-        return opens && (!tokens.at(next).letters() || tokens.is(next, Set.of("please", "pls", "ish", "or", "to", "and", "till", "until", "sharp", "would", "is", "no", "works")));
+        return opens
+                && (!tokens.at(next).letters()
+                        || tokens.is(
+                                next,
+                                Set.of(
+                                        "please", "pls", "ish", "or", "to", "and", "till", "until", "sharp", "would",
+                                        "is", "no", "works")));
     }
 
     private Found halves(int hour, int minute, int i, int next, boolean through) {
@@ -293,7 +375,9 @@ final class TimeReader {
         if (tokens.is(i, "am") || tokens.follows(i, "a", ".", "m") || tokens.follows(i, "a", "m")) {
             return Half.MORNING;
         }
-        return tokens.is(i, "pm") || tokens.follows(i, "p", ".", "m") || tokens.follows(i, "p", "m") ? Half.AFTERNOON : null;
+        return tokens.is(i, "pm") || tokens.follows(i, "p", ".", "m") || tokens.follows(i, "p", "m")
+                ? Half.AFTERNOON
+                : null;
     }
 
     private int afterHalf(int i) {

@@ -82,7 +82,9 @@ final class Tokens {
 
     /** Whether nothing stands between token {@code i} and the next. */
     boolean touches(int i) {
-        return i >= 0 && i + 1 < tokens.size() && tokens.get(i).end() == tokens.get(i + 1).start();
+        return i >= 0
+                && i + 1 < tokens.size()
+                && tokens.get(i).end() == tokens.get(i + 1).start();
     }
 
     /** The first index from {@code i} on whose word is none of these. */

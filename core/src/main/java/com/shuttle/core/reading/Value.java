@@ -190,17 +190,18 @@ public sealed interface Value {
             case Boolean yes -> new YesNo(yes);
             case BigDecimal number -> new Numeric(number);
             case Number number -> new Numeric(new BigDecimal(number.toString()));
-            case Collection<?> items -> new Many(items.stream().map(String::valueOf).toList());
+            case Collection<?> items ->
+                new Many(items.stream().map(String::valueOf).toList());
             case Map<?, ?> map when map.containsKey("date") -> new Day(LocalDate.parse(text(map, "date")));
             case Map<?, ?> map when map.containsKey("time") -> new Clock(LocalTime.parse(text(map, "time")));
             case Map<?, ?> map when map.containsKey("moment") -> new Moment(LocalDateTime.parse(text(map, "moment")));
-            case Map<?, ?> map when map.containsKey("amount") ->
-                new Money(new BigDecimal(text(map, "amount")), text(map, "currency"));
+            case Map<?, ?> map
+            when map.containsKey("amount") -> new Money(new BigDecimal(text(map, "amount")), text(map, "currency"));
             case Map<?, ?> map when map.containsKey("file") -> new File(text(map, "file"), text(map, "name"));
             case Map<?, ?> map when map.containsKey("secret") -> new Secret(text(map, "secret"));
             default ->
-                throw new IllegalArgumentException(
-                        "expected the JSON form of a value, but got a " + plain.getClass().getSimpleName());
+                throw new IllegalArgumentException("expected the JSON form of a value, but got a "
+                        + plain.getClass().getSimpleName());
         };
     }
 

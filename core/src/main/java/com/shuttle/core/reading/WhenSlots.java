@@ -39,7 +39,8 @@ final class WhenSlots {
     }
 
     /** The day nearest to each time, joined with it. */
-    private void moments(Tokens tokens, List<Slot> moments, List<Mention> dates, List<Mention> clocks, boolean dayOnlyCounts) {
+    private void moments(
+            Tokens tokens, List<Slot> moments, List<Mention> dates, List<Mention> clocks, boolean dayOnlyCounts) {
         List<Mention> joined = new ArrayList<>();
         if (clocks.isEmpty() || dates.isEmpty()) {
             List<Mention> whole = DateTimeReader.find(tokens, reader.context(), false);
@@ -88,7 +89,10 @@ final class WhenSlots {
     /** A range fills two slots from its ends; otherwise as usual. */
     private void spread(List<Mention> mentions, List<Slot> wanted) {
         List<Mention> standing = Settling.standing(text, mentions);
-        if (wanted.size() == 2 && standing.size() == 1 && standing.getFirst().range() && standing.getFirst().values().size() == 2) {
+        if (wanted.size() == 2
+                && standing.size() == 1
+                && standing.getFirst().range()
+                && standing.getFirst().values().size() == 2) {
             Mention range = standing.getFirst();
             reader.put(wanted.getFirst(), Mention.of(range.values().getFirst(), range.start(), range.end()));
             reader.put(wanted.getLast(), Mention.of(range.values().getLast(), range.start(), range.end()));

@@ -24,10 +24,13 @@ final class YesNoReader {
     private static final String YES_WORDS =
             "yes please|yes|y|yeah|yea|yep|yup|ya|yah|yas|yess+|ye|aye|sure thing|for sure|sure|okay|okey|ok|okie dokie|okey dokey|k|kk|certainly|absolutely|definitely|please do|please|correct|right|that'?s right|that'?s correct|true|indeed|of course|course|naturally|obviously|fine by me|fine with me|fine|affirmative|go ahead|go for it|go on|sounds good|sounds great|sounds fine|sounds lovely|why not|i do|i am|i have|i did|i would|i'?d love (?:to|that)|i would love (?:to|that)|we do|we are|we have|we did|we would|it is|it does|they are|he is|she is|gladly|with pleasure|by all means"
                     + "|(?:i )?(?:can'?t|don'?t) see why not|i(?: think| guess| suppose|'d say) so|i guess|i suppose|no problem|not a problem|no worries|no objections?|you bet|too right|very much|very much so|that works|works for me|happy to|count me in|i'?m in|twist my arm|do it|let'?s do (?:it|that)|let'?s|oui|ja|si|sí|da|haan|ji|hundred percent|100%|100 percent|great|perfect|lovely|good idea|that would be (?:great|lovely|good|nice|helpful)|that'?d be (?:great|lovely|good|nice)|totally|exactly|agreed|done|deal|all right|alright|alrighty|thumbs up|if you (?:don'?t mind|could|must|like)|might as well|wouldn'?t say no|i wouldn'?t mind|don'?t mind if i do|wouldn'?t mind|would love|i agree|is fine|ok then";
-    private static final Pattern YES = Pattern.compile("(?<![\\p{L}'])(?:" + YES_WORDS + ")(?![\\p{L}'])", Pattern.CASE_INSENSITIVE);
-    private static final Pattern NO = Pattern.compile("(?<![\\p{L}'])(?:" + NO_WORDS + ")(?![\\p{L}'])", Pattern.CASE_INSENSITIVE);
-    private static final Pattern YES_WITH_NO =
-            Pattern.compile("(?:can'?t|don'?t) see why not|why not|no problem|not a problem|no worries|no objections?|wouldn'?t say no|i wouldn'?t mind|wouldn'?t mind|don'?t mind if i do|if you don'?t mind|no doubt|without (?:a )?doubt|no question|needless to say|i don'?t mind|can'?t wait|couldn'?t agree more|i can'?t say no|can'?t hurt|couldn'?t hurt", Pattern.CASE_INSENSITIVE);
+    private static final Pattern YES =
+            Pattern.compile("(?<![\\p{L}'])(?:" + YES_WORDS + ")(?![\\p{L}'])", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NO =
+            Pattern.compile("(?<![\\p{L}'])(?:" + NO_WORDS + ")(?![\\p{L}'])", Pattern.CASE_INSENSITIVE);
+    private static final Pattern YES_WITH_NO = Pattern.compile(
+            "(?:can'?t|don'?t) see why not|why not|no problem|not a problem|no worries|no objections?|wouldn'?t say no|i wouldn'?t mind|wouldn'?t mind|don'?t mind if i do|if you don'?t mind|no doubt|without (?:a )?doubt|no question|needless to say|i don'?t mind|can'?t wait|couldn'?t agree more|i can'?t say no|can'?t hurt|couldn'?t hurt",
+            Pattern.CASE_INSENSITIVE);
     private static final Set<String> ONE_WORD_YES = Set.of("👍", "✅", "👌", "🙌", "✔", "💯", "🙋");
     private static final Set<String> ONE_WORD_NO = Set.of("👎", "❌", "🚫", "✖", "🙅");
 
@@ -51,7 +54,8 @@ final class YesNoReader {
         }
         boolean open = OPEN.matcher(text).find();
         boolean opensWithIt = found.start() <= firstLetter(text);
-        boolean question = text.strip().endsWith("?") && !YES_WITH_NO.matcher(text).find();
+        boolean question =
+                text.strip().endsWith("?") && !YES_WITH_NO.matcher(text).find();
         if (open || question && !opensWithIt) {
             return Reading.NOTHING;
         }
@@ -70,14 +74,18 @@ final class YesNoReader {
         while (at < text.length() && !Character.isLetterOrDigit(text.charAt(at))) {
             at++;
         }
-        Matcher filler = Pattern.compile("^(?:oh|well|um+|uh+|hm+|erm+|er|ah|hi|hello|hey|haha+|lol|so|and|but|i think|i'd say|my answer is|the answer is|answer:|hell|thanks|sorry|i'm afraid|sir|just)[\\s,.!…-]+", Pattern.CASE_INSENSITIVE).matcher(text.substring(at));
+        Matcher filler = Pattern.compile(
+                        "^(?:oh|well|um+|uh+|hm+|erm+|er|ah|hi|hello|hey|haha+|lol|so|and|but|i think|i'd say|my answer is|the answer is|answer:|hell|thanks|sorry|i'm afraid|sir|just)[\\s,.!…-]+",
+                        Pattern.CASE_INSENSITIVE)
+                .matcher(text.substring(at));
         return filler.find() ? at + filler.end() : at;
     }
 
     /** The last clause that says yes or no decides, and in it the phrase it opens with. */
     private static Reading.@org.jspecify.annotations.Nullable Given last(String text) {
         Reading.Given found = null;
-        Matcher clause = Pattern.compile("[^,.!;:…\\n–—-]+(?:-[^,.!;:…\\n–—-]+)*").matcher(text);
+        Matcher clause =
+                Pattern.compile("[^,.!;:…\\n–—-]+(?:-[^,.!;:…\\n–—-]+)*").matcher(text);
         while (clause.find()) {
             String part = clause.group();
             Matcher both = YES_WITH_NO.matcher(part);
@@ -86,18 +94,29 @@ final class YesNoReader {
             boolean hasYes = yes.find();
             boolean hasNo = no.find();
             if (both.find()) {
-                found = new Reading.Given(new Value.YesNo(true), clause.start() + both.start(), clause.start() + both.end());
+                found = new Reading.Given(
+                        new Value.YesNo(true), clause.start() + both.start(), clause.start() + both.end());
             } else if (hasNo && hasYes) {
                 boolean actually = part.matches("(?is).*\\b(?:actually|wait|i mean|sorry|rather|but)\\b.*");
-                boolean noWins = actually ? lastStart(NO, part) > lastStart(YES, part) : no.start() <= yes.start() || part.substring(yes.end()).matches("(?is)\\s*(?:not|don'?t).*");
+                boolean noWins = actually
+                        ? lastStart(NO, part) > lastStart(YES, part)
+                        : no.start() <= yes.start() || part.substring(yes.end()).matches("(?is)\\s*(?:not|don'?t).*");
                 Matcher winner = noWins ? no : yes;
-                found = new Reading.Given(new Value.YesNo(!noWins), clause.start() + winner.start(), clause.start() + winner.end());
+                found = new Reading.Given(
+                        new Value.YesNo(!noWins), clause.start() + winner.start(), clause.start() + winner.end());
             } else if (hasNo || hasYes) {
                 Matcher winner = hasNo ? no : yes;
-                boolean politeness = hasYes && found != null && part.strip().matches("(?i)(?:please|right|ok|okay|fine|great|perfect|true|rather|lovely|i guess|if you like)");
-                boolean inPassing = found != null && !opens(part, winner) && !part.matches("(?is).*\\b(?:actually|wait|sorry)\\b.*");
+                boolean politeness = hasYes
+                        && found != null
+                        && part.strip()
+                                .matches(
+                                        "(?i)(?:please|right|ok|okay|fine|great|perfect|true|rather|lovely|i guess|if you like)");
+                boolean inPassing = found != null
+                        && !opens(part, winner)
+                        && !part.matches("(?is).*\\b(?:actually|wait|sorry)\\b.*");
                 if (!politeness && !inPassing) {
-                    found = new Reading.Given(new Value.YesNo(hasYes), clause.start() + winner.start(), clause.start() + winner.end());
+                    found = new Reading.Given(
+                            new Value.YesNo(hasYes), clause.start() + winner.start(), clause.start() + winner.end());
                 }
             }
         }

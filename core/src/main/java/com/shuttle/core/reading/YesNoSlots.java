@@ -11,8 +11,10 @@ final class YesNoSlots {
     private static final Pattern DENIES = Pattern.compile(
             "\\b(?:no|not|never|without|nope|none|neither|nor|don't|dont|doesn't|didn't|won't|can't|isn't|aren't|wasn't|weren't|haven't|needn't|skip|unsubscribe|avoid|keep .* off|off your|stop|refuse|decline)\\b|n't\\b",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern ASKS = Pattern.compile("\\?\\s*$|^\\s*(?:is|are|do|does|can|could|what|how|why|when|where)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern CLAUSES = Pattern.compile("[,.;!\\n§]+|(?<=\\?)|\\s(?:and|but|though|although|also)\\s|\\s[-–—]+\\s", Pattern.CASE_INSENSITIVE);
+    private static final Pattern ASKS = Pattern.compile(
+            "\\?\\s*$|^\\s*(?:is|are|do|does|can|could|what|how|why|when|where)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern CLAUSES = Pattern.compile(
+            "[,.;!\\n§]+|(?<=\\?)|\\s(?:and|but|though|although|also)\\s|\\s[-–—]+\\s", Pattern.CASE_INSENSITIVE);
     private static final Set<String> NEGATIVE_NAMES = Set.of("no", "not", "without", "decline", "refuse");
 
     private final SeveralReader reader;
@@ -41,8 +43,14 @@ final class YesNoSlots {
             return special;
         }
         List<String> words = Cues.words(plain);
-        boolean topic = words.stream().anyMatch(word -> cues.contains(word) && !word.equals("name") && !word.equals("before") && !word.equals("new") && !word.equals("month") && !word.equals("first")
-                && !word.equals("packed"));
+        boolean topic = words.stream()
+                .anyMatch(word -> cues.contains(word)
+                        && !word.equals("name")
+                        && !word.equals("before")
+                        && !word.equals("new")
+                        && !word.equals("month")
+                        && !word.equals("first")
+                        && !word.equals("packed"));
         if (!topic || ASKS.matcher(clause.strip()).find()) {
             return null;
         }
@@ -54,7 +62,8 @@ final class YesNoSlots {
     private static @org.jspecify.annotations.Nullable Boolean special(Slot slot, String clause) {
         Set<String> own = SlotWords.own(slot);
         if (own.contains("monthly") || own.contains("regular") || own.contains("recurring")) {
-            if (clause.matches(".*\\b(?:one[- ]off|just (?:the )?once|once only|single (?:gift|donation)|one time|not monthly|just this once)\\b.*")) {
+            if (clause.matches(
+                    ".*\\b(?:one[- ]off|just (?:the )?once|once only|single (?:gift|donation)|one time|not monthly|just this once)\\b.*")) {
                 return false;
             }
             if (clause.matches(".*\\b(?:every month|each month|per month|a month|monthly|pm)\\b.*")) {
@@ -72,15 +81,19 @@ final class YesNoSlots {
             return clause.contains("anonym") ? !DENIES.matcher(clause).find() : null;
         }
         if (own.contains("first") && (own.contains("visit") || own.contains("time"))) {
-            if (clause.matches(".*\\b(?:first (?:visit|time|appointment)|never been|not been before|new patient|i'm new|haven't been|new here)\\b.*")) {
+            if (clause.matches(
+                    ".*\\b(?:first (?:visit|time|appointment)|never been|not been before|new patient|i'm new|haven't been|new here)\\b.*")) {
                 return !clause.matches(".*\\bnot (?:my|a|the) first\\b.*|.*isn't (?:my|the) first.*");
             }
-            if (clause.matches(".*\\b(?:been (?:here )?before|existing patient|regular|came last|second visit|follow[- ]up)\\b.*")) {
+            if (clause.matches(
+                    ".*\\b(?:been (?:here )?before|existing patient|regular|came last|second visit|follow[- ]up)\\b.*")) {
                 return false;
             }
             return null;
         }
-        if (own.contains("lunch") && clause.matches(".*\\b(?:packed lunch(?:es)?|bring(?:ing)? (?:our|their) own|own lunch(?:es)?|own food)\\b.*")) {
+        if (own.contains("lunch")
+                && clause.matches(
+                        ".*\\b(?:packed lunch(?:es)?|bring(?:ing)? (?:our|their) own|own lunch(?:es)?|own food)\\b.*")) {
             return false;
         }
         return null;

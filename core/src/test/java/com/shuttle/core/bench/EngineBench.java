@@ -49,6 +49,16 @@ public class EngineBench {
         public boolean staffed(String team) {
             return false;
         }
+
+        @Override
+        public List<String> open(List<String> teamNames) {
+            return List.of();
+        }
+
+        @Override
+        public String signalAddress(String key) {
+            return "";
+        }
     };
 
     private Playbook playbook;
@@ -65,7 +75,13 @@ public class EngineBench {
                     .message("m" + i, "So {{n" + i + "}}.", "x" + i)
                     .message("x" + i, "Let us go on.", next);
         }
-        playbook = new Playbook(new Release(1, new Release.Profile("Bench", "GB"), "main", List.of(flow.build())));
+        playbook = new Playbook(new Release(
+                1,
+                new Release.Profile("Bench", "GB", "Europe/London"),
+                "main",
+                List.of(flow.build()),
+                List.of(),
+                List.of()));
         atChoice = after(State.NEW, new Event.Started(stamp(), "web", ""));
         atQuestion = after(atChoice, new Event.Picked(stamp(), List.of("o1")));
     }

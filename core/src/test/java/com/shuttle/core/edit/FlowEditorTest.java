@@ -2,10 +2,12 @@ package com.shuttle.core.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepKind;
 import com.shuttle.core.flow.Target;
@@ -143,7 +145,7 @@ class FlowEditorTest {
                 new Edit.Set("a", "title", "Start"),
                 new Edit.Set("a", "note", "why"),
                 new Edit.Become("a", StepKind.QUESTION));
-        Step.Question question = (Step.Question) flow.findStep("a").orElseThrow();
+        Question question = (Question) flow.findStep("a").orElseThrow();
         assertThat(question.ask()).containsExactly("A");
         assertThat(question.title()).isEqualTo("Start");
         assertThat(question.note()).isEqualTo("why");
@@ -158,7 +160,7 @@ class FlowEditorTest {
                 "type|number|NUMBER",
                 "variable|Group size|group_size",
                 "retry|Digits please|Digits please",
-                "skip_when_known|false|skipWhenKnown=false",
+                "skipWhenKnown|false|skipWhenKnown=false",
                 "tries|5|tries=5",
                 "title|Size|title=Size",
                 "note|ask Oona|note=ask Oona",
@@ -212,16 +214,19 @@ class FlowEditorTest {
         Flow flow = FlowBuilder.flow("f")
                 .choice("m", "?", "One", "end", "Two", null)
                 .build();
-        flow = after(flow, new Edit.AddOption("m", "o1"), new Edit.Set("m", "option.o3", "Between"));
+        flow = after(flow, new Edit.AddItem("m", "options", "o1"), new Edit.Set("m", "options.o3.label", "Between"));
         assertThat(labels(flow)).containsExactly("One", "Between", "Two");
-        flow = after(flow, new Edit.Set("m", "also.o3", "middle, , centre"), new Edit.DeleteOption("m", "o1"));
-        Step.Choice choice = (Step.Choice) flow.findStep("m").orElseThrow();
+        flow = after(
+                flow,
+                new Edit.Set("m", "options.o3.also", "middle, , centre"),
+                new Edit.DeleteItem("m", "options", "o1"));
+        Choice choice = (Choice) flow.findStep("m").orElseThrow();
         assertThat(choice.options().getFirst().also()).containsExactly("middle", "centre");
         assertThat(choice.exits()).isEmpty();
     }
 
     private static List<String> labels(Flow flow) {
-        return ((Step.Choice) flow.findStep("m").orElseThrow())
+        return ((Choice) flow.findStep("m").orElseThrow())
                 .options().stream().map(Option::label).toList();
     }
 
@@ -291,10 +296,10 @@ class FlowEditorTest {
             case 1 -> new Edit.Move(step.id(), random.nextInt(5) - 2);
             case 2 -> new Edit.Become(step.id(), kind);
             case 3 -> new Edit.Lead(step.id(), exit == null ? "next" : exit, "step:" + other.id());
-            case 4 -> new Edit.AddOption(step.id(), null);
-            case 5 -> new Edit.DeleteOption(step.id(), "o1");
+            case 4 -> new Edit.AddItem(step.id(), "options", null);
+            case 5 -> new Edit.DeleteItem(step.id(), "options", "o1");
             case 6 -> new Edit.AddSection(step.id());
-            case 7 -> new Edit.Set(step.id(), "come_back", String.valueOf(random.nextBoolean()));
+            case 7 -> new Edit.Set(step.id(), "comeBack", String.valueOf(random.nextBoolean()));
             default -> new Edit.Add(step.id(), random.nextBoolean() ? exit : null, kind);
         };
     }

@@ -5,12 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
-import com.shuttle.core.flow.Step;
-import com.shuttle.core.flow.Target;
 import com.shuttle.core.flow.ValueType;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -164,17 +161,8 @@ class EngineTest {
     @Test
     void gaveUpLeadsWhereTheDesignerSays() {
         Flow flow = flow("main")
-                .add(new Step.Question(
-                        "q",
-                        "",
-                        "",
-                        List.of("Number?"),
-                        ValueType.NUMBER,
-                        "n",
-                        "Digits!",
-                        true,
-                        2,
-                        Map.of("gave_up", Target.step("off"))))
+                .json("{'kind':'question','id':'q','ask':['Number?'],'type':'number','variable':'n','retry':'Digits!',"
+                        + "'tries':2,'exits':{'gave_up':'step:off'}}")
                 .message("off", "Never mind.", "end")
                 .build();
         Talk.with(flow).says("eh").hears("Digits!").says("eh").hears("Never mind.");
@@ -361,9 +349,10 @@ class EngineTest {
     @Test
     void wordingsRotateBySeedAlone() {
         Flow flow = flow("main")
-                .add(new Step.Message("m", "", "", List.of("One", "Two", "Three"), Map.of("next", Target.END)))
+                .json("{'kind':'message','id':'m','say':['One','Two','Three'],'exits':{'next':'end'}}")
                 .build();
-        Playbook playbook = new Playbook(new Release(1, new Release.Profile("V", "GB"), "main", List.of(flow)));
+        Playbook playbook = new Playbook(new Release(
+                1, new Release.Profile("V", "GB", "Europe/London"), "main", List.of(flow), List.of(), List.of()));
         List<String> said = LongStream.range(0, 40)
                 .mapToObj(seed -> ((Turn.Taken) Engine.take(
                                 playbook,

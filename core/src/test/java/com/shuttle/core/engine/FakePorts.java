@@ -62,4 +62,18 @@ final class FakePorts implements Ports {
     public boolean staffed(String team) {
         return anybody;
     }
+
+    @Override
+    public List<String> open(List<String> teamNames) {
+        return anybody
+                ? teamNames.stream()
+                        .map(name -> name.toLowerCase(java.util.Locale.ROOT))
+                        .toList()
+                : List.of();
+    }
+
+    @Override
+    public String signalAddress(String key) {
+        return "https://bots.example/signal/" + key;
+    }
 }

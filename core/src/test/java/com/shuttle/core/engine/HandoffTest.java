@@ -68,7 +68,7 @@ class HandoffTest {
     @Test
     void withoutAHandOffStepAnyTeamIsAsked() {
         Flow bare = flow("main").message("a", "Hi", null).build();
-        assertThat(Talk.with(bare).says("a person").effects).contains(new Effect.Queue(""));
+        assertThat(Talk.with(bare).says("a person").effects).contains(new Effect.Queue("", ""));
     }
 
     @Test
@@ -77,7 +77,7 @@ class HandoffTest {
         talk.says("hmm hmm").hearsPart("robin@example.org");
         talk.says("dunno").hearsPart("Passing you on.");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);
-        assertThat(talk.effects).contains(new Effect.Queue("visits"));
+        assertThat(talk.effects).contains(new Effect.Queue("visits", ""));
     }
 
     @Test

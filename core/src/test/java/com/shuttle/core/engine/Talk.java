@@ -23,8 +23,13 @@ final class Talk {
 
     private Talk(FakePorts ports, Flow... flows) {
         this.ports = ports;
-        this.playbook =
-                new Playbook(new Release(1, new Release.Profile("Vesper", "GB"), flows[0].id(), List.of(flows)));
+        this.playbook = new Playbook(new Release(
+                1,
+                new Release.Profile("Vesper", "GB", "Europe/London"),
+                flows[0].id(),
+                List.of(flows),
+                List.of(),
+                List.of()));
     }
 
     static Talk with(FakePorts ports, Flow... flows) {

@@ -22,10 +22,18 @@ class TextsTest {
                 "I am {{bot}}|I am Vesper",
                 "Call{{#phone}} on {{phone}}{{/phone}}.|Call.",
                 "{{unknown}}x|x",
+                "Hi {{nick~there}}!|Hi there!",
+                "Hi {{name.first~there}}!|Hi Dana!",
+                "on the {{channel}}|on the web",
                 "no placeholders|no placeholders",
             })
     void placeholdersAreFilledAndUnknownOnesLeftOut(String text, String filled) {
-        assertThat(Texts.fill(text, KNOWN, Map.of("name", ValueType.PERSON_NAME), "Vesper"))
+        assertThat(Texts.fill(
+                        text.replace('~', '|'),
+                        KNOWN,
+                        Map.of("name", ValueType.PERSON_NAME),
+                        Map.of("channel", new Value.Text("web")),
+                        "Vesper"))
                 .isEqualTo(filled);
     }
 

@@ -26,12 +26,11 @@ public final class FlowBuilder {
     }
 
     public FlowBuilder message(String step, String text, String next) {
-        return add(new Step.Message(step, "", "", List.of(text), exits("next", next)));
+        return add(new Step.Message(step, "", "", List.of(text), null, List.of(), 0, exits("next", next)));
     }
 
     public FlowBuilder question(String step, String text, ValueType type, String variable, String answered) {
-        return add(new Step.Question(
-                step, "", "", List.of(text), type, variable, "", true, 3, exits("answered", answered)));
+        return add(Question.of(step, List.of(text), type, variable, exits("answered", answered)));
     }
 
     /** @param optionsThenTargets label, target, label, target … */
@@ -43,29 +42,34 @@ public final class FlowBuilder {
             options.add(option);
             exits.putAll(exits(option.exit(), optionsThenTargets[i + 1]));
         }
-        return add(new Step.Choice(step, "", "", List.of(text), options, 3, exits));
+        return add(Choice.of(step, List.of(text), options, exits));
     }
 
     public FlowBuilder answer(String step, String text, String answered, String notFound) {
         Map<String, Target> exits = new LinkedHashMap<>(exits("answered", answered));
         exits.putAll(exits("not_found", notFound));
-        return add(new Step.Answer(step, "", "", List.of(text), List.of(), "", exits));
+        return add(new Step.Answer(step, "", "", List.of(text), List.of(), List.of(), "", "", "", 0, 0, "", exits));
     }
 
     public FlowBuilder handOff(String step, String team, String closed, String nobody) {
         Map<String, Target> exits = new LinkedHashMap<>(exits("closed", closed));
         exits.putAll(exits("nobody", nobody));
-        return add(new Step.HandOff(step, "", "", List.of("Passing you on."), team, "Nobody is in.", exits));
+        return add(new Step.HandOff(step, "", "", List.of("Passing you on."), team, "", 0, "Nobody is in.", exits));
     }
 
     public FlowBuilder goTo(String step, String to, boolean comeBack, String back) {
         Map<String, Target> exits = new LinkedHashMap<>(exits("to", to));
         exits.putAll(exits("back", back));
-        return add(new Step.GoTo(step, "", "", comeBack, exits));
+        return add(new Step.GoTo(step, "", "", comeBack, false, exits));
     }
 
     public FlowBuilder end(String step, String text) {
-        return add(new Step.End(step, "", "", List.of(text), Map.of()));
+        return add(new Step.End(step, "", "", List.of(text), false, "", Map.of()));
+    }
+
+    /** Adds a step from its JSON form, in which single quotes stand for double ones. */
+    public FlowBuilder json(String json) {
+        return add(StepJson.step(tools.jackson.databind.json.JsonMapper.shared().readTree(json.replace('\'', '"'))));
     }
 
     public FlowBuilder add(Step step) {

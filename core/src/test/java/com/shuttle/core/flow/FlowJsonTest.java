@@ -124,10 +124,11 @@ class FlowJsonTest {
 
     @Test
     void aStepIsCalledByItsTitleOrTheBeginningOfItsText() {
-        assertThat(new Step.Message("a", "Greeting", "", List.of("Hello"), null).name())
+        assertThat(new Step.Message("a", "Greeting", "", List.of("Hello"), null, null, 0, null).name())
                 .isEqualTo("Greeting");
-        assertThat(new Step.Message("a", "", "", List.of("Hello"), null).name()).isEqualTo("Hello");
-        assertThat(new Step.Message("a", "", "", List.of("x".repeat(90)), null).name())
+        assertThat(new Step.Message("a", "", "", List.of("Hello"), null, null, 0, null).name())
+                .isEqualTo("Hello");
+        assertThat(new Step.Message("a", "", "", List.of("x".repeat(90)), null, null, 0, null).name())
                 .isEqualTo("x".repeat(47) + "…");
         assertThat(StepKind.END.blank("a").name()).isEqualTo("End");
     }

@@ -3,6 +3,7 @@ package com.shuttle.core.reading;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.core.flow.ValueType;
+import java.time.LocalDateTime;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -11,8 +12,12 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class ReaderTest {
 
+    static Context at(String region) {
+        return new Context(region, LocalDateTime.parse("2026-03-10T09:15"));
+    }
+
     private static String read(ValueType type, String text, String region) {
-        return switch (Reader.reply(type, Words.clean(text), region)) {
+        return switch (Reader.reply(type, Words.clean(text), at(region))) {
             case Reading.Given(Value value, int start, int end) -> {
                 assertThat(start).isBetween(0, end);
                 assertThat(end).isLessThanOrEqualTo(text.length());
@@ -160,33 +165,14 @@ class ReaderTest {
     void anyWordsAreAText() {
         assertThat(read(ValueType.TEXT, "The focuser is stuck", "GB")).isEqualTo("The focuser is stuck");
         assertThat(read(ValueType.TEXT, "rather not say", "GB")).isEqualTo("refused");
-        assertThat(Reader.reply(ValueType.TEXT, "  ", "GB")).isEqualTo(Reading.NOTHING);
-    }
-
-    @Test
-    void withinAMessageOnlyAnIntroducedNameIsTaken() {
-        assertThat(Reader.within(ValueType.PERSON_NAME, "Tobias Quillfeather", "GB"))
-                .isEqualTo(Reading.NOTHING);
-        assertThat(Reader.within(ValueType.PERSON_NAME, "a visit, my name is Tobias", "GB"))
-                .isInstanceOf(Reading.Given.class);
+        assertThat(Reader.reply(ValueType.TEXT, "  ", at("GB"))).isEqualTo(Reading.NOTHING);
     }
 
     @Property
     void noTextBreaksAReader(@ForAll String raw) {
         String text = Words.clean(raw);
         for (ValueType type : ValueType.values()) {
-            assertThat(Reader.reply(type, text, "GB")).isNotNull();
-            assertThat(Reader.within(type, text, "GB")).isNotNull();
+            assertThat(Reader.reply(type, text, at("GB"))).isNotNull();
         }
-    }
-
-    @Test
-    void valuesAreOfThreeKinds() {
-        assertThat(Value.of("x").shown()).isEqualTo("x");
-        assertThat(Value.of(true).shown()).isEqualTo("yes");
-        assertThat(Value.of(12.50).shown()).isEqualTo("12.5");
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Value.of(java.util.List.of()))
-                .isInstanceOf(IllegalArgumentException.class)
-                .hasMessageContaining("expected a string, number or boolean");
     }
 }

@@ -1,0 +1,16 @@
+package com.shuttle.core.flow;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A further bubble of a message: words, a medium, or both.
+ *
+ * @param say   wordings that rotate; may be empty where there is a medium
+ * @param media may be null
+ */
+public record Bubble(List<String> say, @Nullable Media media) {
+    public Bubble {
+        say = Parts.atLeastOne(say);
+    }
+}

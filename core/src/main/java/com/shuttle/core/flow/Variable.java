@@ -1,0 +1,49 @@
+package com.shuttle.core.flow;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.Arrays;
+import java.util.Locale;
+
+/**
+ * A variable that a designer has declared.
+ *
+ * @param name lower-case letters, digits and underscores, beginning with a letter
+ * @param note for designers; may be empty
+ */
+public record Variable(String name, ValueType type, Origin origin, String note) {
+
+    /** Whose it is, and so how long it lasts. */
+    public enum Origin {
+        CONVERSATION("this conversation"),
+        VISITOR("the visitor, from one conversation to the next");
+
+        private final String label;
+
+        Origin(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        @JsonValue
+        public String key() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        /** @throws IllegalArgumentException if there is no such origin */
+        @JsonCreator
+        public static Origin of(String key) {
+            return Arrays.stream(values())
+                    .filter(origin -> origin.key().equals(key))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("no origin \"" + key + "\""));
+        }
+    }
+
+    public Variable {
+        note = Parts.text(note);
+    }
+}
