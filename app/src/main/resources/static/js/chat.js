@@ -1,5 +1,6 @@
 // The visitor's page: one conversation, kept across reloads and shared by the visitor's tabs.
 import { follow } from './sse.js';
+import { fitTextBox, showWidgets } from './widgets.js';
 
 const chat = document.getElementById('chat');
 const log = document.getElementById('log');
@@ -16,6 +17,7 @@ let last = 0;
 let stream = null;
 let draft = null;
 let pulling = Promise.resolve();
+let offered = '';
 
 const read = () => JSON.parse(localStorage.getItem(KEY) ?? 'null');
 const authorized = () => ({ Authorization: `Bearer ${session.token}` });
@@ -44,21 +46,64 @@ function bubble(message) {
     body.innerHTML = message.html;
   }
   made.append(who, body);
+  if (message.media) {
+    made.append(shown(message.media));
+  }
   return made;
 }
 
-function showOffers(options) {
-  offers.replaceChildren(...(options ?? []).map((option) => {
-    const button = document.createElement('button');
-    button.type = 'button';
-    button.textContent = option.label;
-    button.addEventListener('click', () => send({ pick: [option.id] }, option.label));
-    return button;
-  }));
+const STILL = matchMedia('(prefers-reduced-motion: reduce)');
+
+/** A picture, or a link to what is no picture; an animation only moves where motion is welcome. */
+function shown(media) {
+  const pictured = media.type === 'picture' || (media.type === 'animation' && !STILL.matches);
+  const made = document.createElement(pictured ? 'img' : 'a');
+  made.className = 'shown';
+  if (pictured) {
+    made.src = media.address;
+    made.alt = media.alt ?? '';
+    made.addEventListener('load', () => { log.scrollTop = log.scrollHeight; });
+  } else {
+    const what = { video: 'Watch', file: 'Open', animation: 'Show' }[media.type] ?? 'Open';
+    made.href = media.address;
+    made.target = '_blank';
+    made.rel = 'noopener';
+    made.textContent = `${what}: ${media.alt || media.address}`;
+  }
+  return made;
+}
+
+/** Adds messages to the transcript; while the visitor looks on, the bot seems to type those that say so. */
+async function reveal(messages, looksOn) {
+  for (const message of messages) {
+    if (looksOn && message.typing > 0) {
+      const dots = document.createElement('div');
+      dots.className = 'bubble typing-dots';
+      dots.setAttribute('aria-hidden', 'true');
+      dots.append(...[1, 2, 3].map(() => document.createElement('i')));
+      transcript.append(dots);
+      log.scrollTop = log.scrollHeight;
+      await new Promise((over) => { setTimeout(over, message.typing); });
+      dots.remove();
+    }
+    transcript.append(bubble(message));
+    log.scrollTop = log.scrollHeight;
+  }
+}
+
+function showOffers(awaiting) {
+  const key = JSON.stringify(awaiting ?? null);
+  if (key !== offered) {
+    offered = key;
+    showWidgets(offers, awaiting, {
+      pick: (ids, shown) => send({ pick: ids }, shown),
+      say: (said) => send({ text: said }, awaiting.type === 'secret' ? '•••••' : said),
+      send: sendFile,
+    });
+  }
 }
 
 function showEnd(ended) {
-  form.hidden = ended;
   log.querySelector('.ended')?.remove();
   if (ended) {
     const end = document.createElement('div');
@@ -87,21 +132,36 @@ function pull() {
     const fresh = news.messages.filter((message) => message.seq > last);
     if (fresh.length > 0) {
       transcript.querySelectorAll('.sending').forEach((sending) => sending.remove());
-      transcript.append(...fresh.map(bubble));
+      const looksOn = last > 0;
       last = fresh.at(-1).seq;
+      await reveal(fresh, looksOn);
     }
-    showOffers(news.awaiting?.options);
+    showOffers(news.awaiting);
+    fitTextBox(form, text, news.awaiting, news.ended);
     showEnd(news.ended);
     log.scrollTop = log.scrollHeight;
   }).catch(() => {});
   return pulling;
 }
 
+/** Names this visitor to this bot from one conversation to the next; made up here, and no more than that. */
+function visitor() {
+  const key = `shuttle-visitor-${chat.dataset.bot}`;
+  const name = localStorage.getItem(key) ?? crypto.randomUUID();
+  localStorage.setItem(key, name);
+  return name;
+}
+
 async function begin() {
   const response = await fetch(`${api}/${chat.dataset.bot}/conversations`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ page: document.referrer || location.href, channel: 'web' }),
+    body: JSON.stringify({
+      page: document.referrer || location.href,
+      channel: 'web',
+      visitor: visitor(),
+      zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    }),
   });
   if (!response.ok) {
     const why = await response.json().catch(() => ({}));
@@ -129,6 +189,7 @@ async function enter() {
   stream?.abort();
   stream = new AbortController();
   last = 0;
+  offered = '';
   transcript.replaceChildren();
   await pull();
   follow(
@@ -182,6 +243,29 @@ async function send(what, shown) {
     tell(error instanceof TypeError ? 'There is no connection. What you wrote is still here; please send it again.' : error.message);
     await pull();
   }
+}
+
+async function sendFile(file) {
+  tell();
+  const body = new FormData();
+  body.append('file', file);
+  body.append('clientMessageId', crypto.randomUUID());
+  offers.setAttribute('aria-busy', 'true');
+  try {
+    const response = await fetch(`${api}/conversations/${session.conversation}/files`, {
+      method: 'POST',
+      headers: authorized(),
+      body,
+    });
+    if (!response.ok) {
+      const why = await response.json().catch(() => ({}));
+      throw new Error(why.detail ?? 'The file could not be sent. It may be too large.');
+    }
+    await pull();
+  } catch (error) {
+    tell(error instanceof TypeError ? 'The file could not be sent: it may be too large, or there is no connection.' : error.message);
+  }
+  offers.removeAttribute('aria-busy');
 }
 
 form.addEventListener('submit', (event) => {

@@ -35,3 +35,12 @@ export async function getText(path) {
   }
   return response.text();
 }
+
+/** Posts one file; resolves to {status, body}. */
+export async function postFile(path, file) {
+  const form = new FormData();
+  form.append('file', file);
+  const response = await fetch(path, { method: 'POST', headers: withToken({}), body: form });
+  const json = (response.headers.get('Content-Type') ?? '').includes('json');
+  return { status: response.status, body: json ? await response.json() : null };
+}

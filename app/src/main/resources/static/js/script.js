@@ -1,6 +1,8 @@
 // The script of a flow: editing in place by keyboard and mouse. Rules live on the server; this shows and sends.
 import { Edits } from './edits.js';
-import { getText } from './http.js';
+import { expressionFields } from './expressions.js';
+import { getText, postFile } from './http.js';
+import { placeholders } from './placeholders.js';
 import { pick } from './picker.js';
 import { rehearse } from './rehearse.js';
 import { drawThreads } from './threads.js';
@@ -57,9 +59,11 @@ async function refresh(focus) {
     ? { step: rowOf(active).dataset.step, field: active.dataset.field, at: active.selectionStart }
     : focus;
   const scroll = script.scrollTop;
+  const unfolded = [...rows().querySelectorAll('details[data-more][open]')].map((details) => details.dataset.more);
   exchanging = true;
   rows().outerHTML = html;
   exchanging = false;
+  unfolded.forEach((more) => rows().querySelector(`details[data-more="${CSS.escape(more)}"]`)?.setAttribute('open', ''));
   script.scrollTop = scroll;
   const row = here?.step ? rowById(here.step) : null;
   if (row) {
@@ -147,9 +151,29 @@ async function lead(button) {
 async function addOption(row, after) {
   const step = row.dataset.step;
   const before = new Set([...row.querySelectorAll('.option[data-option]')].map((o) => o.dataset.option));
-  await change({ edit: 'add_option', step, after }, { step });
+  await change({ edit: 'add_item', step, list: 'options', after }, { step });
   const added = [...rowById(step).querySelectorAll('.option[data-option]')].find((o) => !before.has(o.dataset.option));
   added?.querySelector('.label-of').focus();
+}
+
+/** Sends a picture or file of the designer's and puts its address into the field beside the button. */
+async function upload(button, row) {
+  const chooser = document.createElement('input');
+  chooser.type = 'file';
+  chooser.accept = 'image/png,image/jpeg,image/gif,image/webp,application/pdf';
+  chooser.addEventListener('change', async () => {
+    const { status, body } = await postFile(script.dataset.media, chooser.files[0]);
+    if (status === 200) {
+      const field = button.parentElement.querySelector('input');
+      field.value = body.address;
+      typedIn(field);
+      await edits.flush();
+      await refresh({ step: row.dataset.step });
+    } else {
+      complain(row, body?.refused ?? 'The file could not be sent. It may be too large: 8 MB is the most.');
+    }
+  });
+  chooser.click();
 }
 
 async function stepHistory(which) {
@@ -175,13 +199,13 @@ function typedIn(field) {
 // Events
 
 script.addEventListener('input', (event) => {
-  if (event.target.matches('[data-field], [data-section-title]') && event.target.tagName !== 'SELECT') {
+  if (event.target.matches('[data-field]:not(select, [data-structural]), [data-section-title]')) {
     typedIn(event.target);
   }
 });
 
 script.addEventListener('change', async (event) => {
-  if (event.target.tagName === 'SELECT' || event.target.hasAttribute('data-structural')) {
+  if (event.target.matches('select[data-field], [data-structural]')) {
     typedIn(event.target);
     await refresh();
   }
@@ -225,7 +249,19 @@ script.addEventListener('click', async (event) => {
   } else if ('addOption' in data) {
     await addOption(row, null);
   } else if ('deleteOption' in data) {
-    await change({ edit: 'delete_option', step, option: button.closest('.option').dataset.option }, { step });
+    await change({ edit: 'delete_item', step, list: 'options', item: button.closest('.option').dataset.option }, { step });
+  } else if ('addItem' in data) {
+    const list = button.closest('.items').dataset.list;
+    await change({ edit: 'add_item', step, list, after: null }, { step });
+    [...rowById(step).querySelectorAll(`.items[data-list="${CSS.escape(list)}"] > .item`)].at(-1)?.querySelector('input, textarea')?.focus();
+  } else if ('deleteItem' in data) {
+    const list = button.closest('.items').dataset.list;
+    await change({ edit: 'delete_item', step, list, item: button.closest('.item').dataset.item }, { step });
+  } else if ('moveItem' in data) {
+    const list = button.closest('.items').dataset.list;
+    await change({ edit: 'move_item', step, list, item: button.closest('.item').dataset.item, by: Number(data.moveItem) }, { step });
+  } else if ('upload' in data) {
+    await upload(button, row);
   } else if ('addWording' in data) {
     await change({ edit: 'add_wording', step }, { step });
     [...rowById(step).querySelectorAll('.say')].at(-1).focus();
@@ -305,7 +341,7 @@ async function keyInOption(event, field, row, control) {
   } else if (event.key === 'Backspace' && field.value === '') {
     event.preventDefault();
     const before = field.closest('.option').previousElementSibling?.querySelector('.label-of');
-    await change({ edit: 'delete_option', step: row.dataset.step, option }, { step: row.dataset.step, field: before?.dataset.field });
+    await change({ edit: 'delete_item', step: row.dataset.step, list: 'options', item: option }, { step: row.dataset.step, field: before?.dataset.field });
   }
 }
 
@@ -335,6 +371,10 @@ document.getElementById('undo').addEventListener('click', () => stepHistory('und
 document.getElementById('redo').addEventListener('click', () => stepHistory('redo'));
 new ResizeObserver(() => drawThreads(rows())).observe(script);
 document.fonts.ready.then(() => drawThreads(rows()));
+
+script.addEventListener('toggle', () => drawThreads(rows()), true);
+expressionFields(script, typedIn);
+placeholders(script, typedIn);
 
 rehearse(document.getElementById('rehearse'), {
   beforeTurn: () => edits.flush(),

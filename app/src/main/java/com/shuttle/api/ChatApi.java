@@ -1,5 +1,7 @@
 package com.shuttle.api;
 
+import com.shuttle.api.ChatViews.AwaitingView;
+import com.shuttle.api.ChatViews.MessageView;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
@@ -8,16 +10,16 @@ import com.shuttle.chat.Line;
 import com.shuttle.chat.LiveHub;
 import com.shuttle.chat.Outcome;
 import com.shuttle.chat.Reply;
-import com.shuttle.core.engine.Awaiting;
-import com.shuttle.core.engine.Message;
+import com.shuttle.chat.UploadService;
 import com.shuttle.core.engine.Speaker;
 import com.shuttle.core.engine.State;
 import com.shuttle.core.reading.Words;
-import com.shuttle.web.Markdown;
+import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -31,6 +33,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** Talking to a bot. Public: a conversation is opened by the token that its beginning returned. */
@@ -42,7 +45,8 @@ class ChatApi {
     record Begin(
             @Nullable String visitor,
             @Nullable String page,
-            @Nullable String channel) {}
+            @Nullable String channel,
+            @Nullable String zone) {}
 
     record Begun(
             String conversation,
@@ -60,32 +64,28 @@ class ChatApi {
     record Answer(
             long seq, List<MessageView> messages, @Nullable AwaitingView awaiting, boolean ended) {}
 
-    record OptionView(String id, String label) {}
-
-    /** @param html {@code text} as safe HTML, for those who show it in a page */
-    record MessageView(long seq, String from, String text, String html, String author, List<OptionView> options) {}
-
-    record AwaitingView(String kind, @Nullable String type, List<OptionView> options) {}
-
     private static final int LONGEST_PAGE = 2000;
 
     private final ConversationService conversations;
     private final BotService bots;
     private final RateLimits limits;
     private final EventStreams streams;
-    private final Markdown markdown;
+    private final ChatViews views;
+    private final UploadService uploads;
 
     ChatApi(
             ConversationService conversations,
             BotService bots,
             RateLimits limits,
             EventStreams streams,
-            Markdown markdown) {
+            ChatViews views,
+            UploadService uploads) {
         this.conversations = conversations;
         this.bots = bots;
         this.limits = limits;
         this.streams = streams;
-        this.markdown = markdown;
+        this.views = views;
+        this.uploads = uploads;
     }
 
     @PostMapping("/{bot}/conversations")
@@ -96,18 +96,23 @@ class ChatApi {
             @RequestBody(required = false) @Nullable Begin begin,
             HttpServletRequest request) {
         limits.newConversation(request.getRemoteAddr());
-        Begin with = begin == null ? new Begin(null, null, null) : begin;
+        Begin with = begin == null ? new Begin(null, null, null, null) : begin;
         String id = bots.bySlug(bot).map(Bot::id).orElse(bot);
         ConversationService.Begun begun = conversations
                 .begin(
                         id,
                         line(with.visitor(), 100),
                         line(with.page(), LONGEST_PAGE),
-                        with.channel() == null || with.channel().isBlank() ? "web" : line(with.channel(), 20))
+                        with.channel() == null || with.channel().isBlank() ? "web" : line(with.channel(), 20),
+                        line(with.zone(), 60))
                 .orElseThrow(() -> new Missing("released bot", bot));
         Reply reply = begun.reply();
         return new Begun(
-                begun.conversation(), begun.token(), reply.seq(), views(reply.messages()), view(reply.awaiting()));
+                begun.conversation(),
+                begun.token(),
+                reply.seq(),
+                views.of(reply.messages()),
+                views.of(reply.awaiting()));
     }
 
     @PostMapping("/conversations/{id}/messages")
@@ -137,10 +142,34 @@ class ChatApi {
             }
             outcome = conversations.say(id, key, text);
         }
+        return answer(outcome);
+    }
+
+    private Answer answer(Outcome outcome) {
         return switch (outcome) {
             case Outcome.Taken(Reply reply) ->
-                new Answer(reply.seq(), views(reply.messages()), view(reply.awaiting()), ended(reply));
+                new Answer(reply.seq(), views.of(reply.messages()), views.of(reply.awaiting()), ended(reply));
             case Outcome.Refused refused -> throw Problems.of(HttpStatus.CONFLICT, "Not taken", refused.sentence());
+        };
+    }
+
+    @PostMapping(path = "/conversations/{id}/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @Operation(summary = "Send the file that the conversation asks for")
+    Answer send(
+            @PathVariable String id,
+            @RequestParam MultipartFile file,
+            @RequestParam(defaultValue = "") String clientMessageId,
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization)
+            throws IOException {
+        enter(id, authorization);
+        limits.message(id);
+        if (clientMessageId.isBlank() || clientMessageId.length() > 90) {
+            throw Problems.unfit("A clientMessageId of 1 to 90 characters is needed, so that nothing is taken twice.");
+        }
+        return switch (uploads.take(id, clientMessageId, file)) {
+            case Checked.Good<Outcome>(Outcome outcome) -> answer(outcome);
+            case Checked.Bad<Outcome> bad ->
+                throw Problems.unfit(String.join(" ", bad.errors().values()));
         };
     }
 
@@ -154,8 +183,10 @@ class ChatApi {
         State state = conversations.state(id);
         return new Answer(
                 state.seq(),
-                views(conversations.lines(id, after).stream().map(Line::message).toList()),
-                view(state.awaiting()),
+                views.of(conversations.lines(id, after).stream()
+                        .map(Line::message)
+                        .toList()),
+                views.of(conversations.prompt(id)),
                 state.speaker() == Speaker.ENDED);
     }
 
@@ -170,7 +201,7 @@ class ChatApi {
                 LiveHub.conversation(id),
                 last,
                 after -> conversations.lines(id, after).stream()
-                        .map(line -> new EventStreams.Item(line.message().seq(), view(line.message())))
+                        .map(line -> new EventStreams.Item(line.message().seq(), views.of(line.message())))
                         .toList());
     }
 
@@ -188,43 +219,6 @@ class ChatApi {
 
     private static boolean ended(Reply reply) {
         return reply.speaker() == Speaker.ENDED;
-    }
-
-    private List<MessageView> views(List<Message> messages) {
-        return messages.stream().map(this::view).toList();
-    }
-
-    private MessageView view(Message message) {
-        boolean plain = message.from() == Message.From.VISITOR;
-        return new MessageView(
-                message.seq(),
-                message.from().key(),
-                message.text(),
-                plain ? "" : markdown.html(message.text()),
-                message.author(),
-                options(message.options()));
-    }
-
-    private static @Nullable AwaitingView view(@Nullable Awaiting awaiting) {
-        if (awaiting == null) {
-            return null;
-        }
-        return switch (awaiting.kind()) {
-            case QUESTION ->
-                new AwaitingView(
-                        "question",
-                        awaiting.type() == null ? "text" : awaiting.type().key(),
-                        List.of());
-            case ANSWER -> new AwaitingView("question", "text", List.of());
-            case CHOICE, SUGGESTION -> new AwaitingView("choice", null, options(awaiting.offers()));
-            case AGENT -> new AwaitingView("agent", null, List.of());
-        };
-    }
-
-    private static List<OptionView> options(List<Message.Offer> offers) {
-        return offers.stream()
-                .map(offer -> new OptionView(offer.id(), offer.label()))
-                .toList();
     }
 
     private static String line(@Nullable String text, int longest) {

@@ -3,9 +3,12 @@ package com.shuttle.bots;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
 import com.shuttle.core.edit.FlowEditor;
+import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Section;
+import com.shuttle.core.flow.StandingWords;
+import com.shuttle.core.flow.Variable;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
@@ -13,7 +16,10 @@ import java.text.Normalizer;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -59,14 +65,23 @@ public class BotService {
         if (bad.isPresent()) {
             return bad.get();
         }
-        Bot bot = new Bot(Ids.next(), freeSlug(name), name.strip(), "", region, "main");
+        Bot bot = new Bot(
+                Ids.next(),
+                freeSlug(name),
+                name.strip(),
+                "",
+                region,
+                ZoneId.systemDefault().getId(),
+                "main",
+                List.of(),
+                List.of());
         store.insert(bot, clock.instant());
         store.insertFlow(bot.id(), Flow.empty("main", "Main"), 0, "began the flow", account, clock.instant());
         return Checked.good(bot);
     }
 
     @Transactional
-    public Checked<Bot> change(String id, String name, String slug, String description, String region) {
+    public Checked<Bot> change(String id, String name, String slug, String description, String region, String zone) {
         Bot before = bot(id);
         Optional<Checked<Bot>> bad = errors(name, description, region)
                 .require(
@@ -79,13 +94,101 @@ public class BotService {
                                 .isEmpty(),
                         "slug",
                         "Another bot has this address.")
+                .require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "Please choose a time zone.")
                 .bad();
         if (bad.isPresent()) {
             return bad.get();
         }
-        Bot bot = new Bot(id, slug, name.strip(), description.strip(), region, before.mainFlow());
+        Bot bot = new Bot(
+                id,
+                slug,
+                name.strip(),
+                description.strip(),
+                region,
+                zone,
+                before.mainFlow(),
+                before.variables(),
+                before.standing());
         store.update(bot);
         return Checked.good(bot);
+    }
+
+    /** Declares a variable, or changes one that is declared. */
+    @Transactional
+    public Checked<Bot> declare(String id, Variable variable) {
+        Bot bot = bot(id);
+        boolean fit = variable.name().matches("[a-z][a-z0-9_]{0,63}");
+        Optional<Checked<Bot>> bad = new Checked.Errors()
+                .require(
+                        fit,
+                        "variable",
+                        "A variable's name begins with a letter and has only letters, digits and _ in it.")
+                .require(
+                        !Expressions.SYSTEM.containsKey(variable.name()),
+                        "variable",
+                        "This name belongs to a variable of the system.")
+                .require(variable.note().length() <= 300, "note", "A note can be 300 characters long at most.")
+                .bad();
+        if (bad.isPresent()) {
+            return bad.get();
+        }
+        List<Variable> variables = new ArrayList<>(bot.variables());
+        variables.removeIf(other -> other.name().equals(variable.name()));
+        variables.add(variable);
+        variables.sort(Comparator.comparing(Variable::name));
+        return Checked.good(kept(bot, variables, bot.standing()));
+    }
+
+    /** Takes a declaration back; what steps fill is still a variable. */
+    @Transactional
+    public void undeclare(String id, String name) {
+        Bot bot = bot(id);
+        kept(bot, bot.variables().stream().filter(v -> !v.name().equals(name)).toList(), bot.standing());
+    }
+
+    /** Gives a variable another name in the declarations and in every flow. */
+    @Transactional
+    public Checked<Bot> renameVariable(String id, String from, String to, @Nullable String account) {
+        Bot bot = bot(id);
+        String name = to.strip().toLowerCase(Locale.ROOT);
+        boolean taken = draftRelease(bot).variables().stream()
+                        .anyMatch(v -> v.name().equals(name))
+                || store.drafts(id).stream().anyMatch(d -> d.flow().variables().containsKey(name));
+        if (taken || Expressions.SYSTEM.containsKey(name)) {
+            return Checked.bad("to", "There is a variable " + name + " already.");
+        }
+        for (Draft draft : store.drafts(id)) {
+            Edited edited = edit(id, draft.flow().id(), new Edit.RenameVariable(from, name), account);
+            if (edited instanceof Edited.Refused refused) {
+                return Checked.bad("to", refused.why());
+            }
+        }
+        List<Variable> variables = bot.variables().stream()
+                .map(v -> v.name().equals(from) ? new Variable(name, v.type(), v.origin(), v.note()) : v)
+                .toList();
+        return Checked.good(kept(bot, variables, bot.standing()));
+    }
+
+    /** Sets how standing requests are heard. */
+    @Transactional
+    public void setStanding(String id, List<StandingWords> standing) {
+        Bot bot = bot(id);
+        kept(bot, bot.variables(), standing);
+    }
+
+    private Bot kept(Bot bot, List<Variable> variables, List<StandingWords> standing) {
+        Bot changed = new Bot(
+                bot.id(),
+                bot.slug(),
+                bot.name(),
+                bot.description(),
+                bot.region(),
+                bot.zone(),
+                bot.mainFlow(),
+                variables,
+                standing);
+        store.update(changed);
+        return changed;
     }
 
     private static Checked.Errors errors(String name, String description, String region) {
@@ -127,9 +230,11 @@ public class BotService {
     public Release draftRelease(Bot bot) {
         return new Release(
                 0,
-                new Release.Profile(bot.name(), bot.region()),
+                new Release.Profile(bot.name(), bot.region(), bot.zone()),
                 bot.mainFlow(),
-                store.drafts(bot.id()).stream().map(Draft::flow).toList());
+                store.drafts(bot.id()).stream().map(Draft::flow).toList(),
+                bot.variables(),
+                bot.standing());
     }
 
     /** Adds an empty flow. */

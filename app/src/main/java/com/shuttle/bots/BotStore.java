@@ -6,7 +6,10 @@ import static com.shuttle.schema.Tables.FLOW_EDIT;
 
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.StandingWords;
+import com.shuttle.core.flow.Variable;
 import com.shuttle.schema.tables.records.BotRecord;
+import com.shuttle.web.Json;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -39,8 +42,24 @@ class BotStore {
 
     void insert(Bot bot, Instant at) {
         db.insertInto(BOT)
-                .columns(BOT.ID, BOT.SLUG, BOT.NAME, BOT.DESCRIPTION, BOT.REGION, BOT.MAIN_FLOW, BOT.CREATED_AT)
-                .values(bot.id(), bot.slug(), bot.name(), bot.description(), bot.region(), bot.mainFlow(), at)
+                .columns(
+                        BOT.ID,
+                        BOT.SLUG,
+                        BOT.NAME,
+                        BOT.DESCRIPTION,
+                        BOT.REGION,
+                        BOT.ZONE,
+                        BOT.MAIN_FLOW,
+                        BOT.CREATED_AT)
+                .values(
+                        bot.id(),
+                        bot.slug(),
+                        bot.name(),
+                        bot.description(),
+                        bot.region(),
+                        bot.zone(),
+                        bot.mainFlow(),
+                        at)
                 .execute();
     }
 
@@ -50,6 +69,9 @@ class BotStore {
                 .set(BOT.NAME, bot.name())
                 .set(BOT.DESCRIPTION, bot.description())
                 .set(BOT.REGION, bot.region())
+                .set(BOT.ZONE, bot.zone())
+                .set(BOT.VARIABLES, Json.write(bot.variables()))
+                .set(BOT.STANDING, Json.write(bot.standing()))
                 .where(BOT.ID.eq(bot.id()))
                 .execute();
     }
@@ -188,6 +210,14 @@ class BotStore {
 
     private static Bot bot(BotRecord row) {
         return new Bot(
-                row.getId(), row.getSlug(), row.getName(), row.getDescription(), row.getRegion(), row.getMainFlow());
+                row.getId(),
+                row.getSlug(),
+                row.getName(),
+                row.getDescription(),
+                row.getRegion(),
+                row.getZone(),
+                row.getMainFlow(),
+                Json.readAll(row.getVariables(), Variable.class),
+                Json.readAll(row.getStanding(), StandingWords.class));
     }
 }

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A conversation as lists show it.
  *
+ * @param visitor      what names the visitor across conversations; may be empty
  * @param agent        id of the account that took it; null where nobody did
  * @param waitingSince when the visitor asked for a person; null where they do not wait
  */
@@ -14,6 +15,7 @@ public record Conversation(
         String id,
         String bot,
         String release,
+        String visitor,
         Speaker speaker,
         String team,
         @Nullable String agent,

@@ -7,6 +7,7 @@ import com.shuttle.core.engine.Engine;
 import com.shuttle.core.engine.Event;
 import com.shuttle.core.engine.Message;
 import com.shuttle.core.engine.Playbook;
+import com.shuttle.core.engine.Prompt;
 import com.shuttle.core.engine.Reads;
 import com.shuttle.core.engine.Speaker;
 import com.shuttle.core.engine.Stamp;
@@ -19,15 +20,19 @@ import com.shuttle.settings.Account;
 import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
+import com.shuttle.web.Vault;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
+import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
@@ -48,6 +53,8 @@ public class ConversationService {
     private final ConversationStore store;
     private final ReleaseService releases;
     private final BotPorts ports;
+    private final OutcomeStore outcomes;
+    private final Vault vault;
     private final List<EffectHandler> handlers;
     private final LiveHub hub;
     private final InstantSource clock;
@@ -61,6 +68,8 @@ public class ConversationService {
             ConversationStore store,
             ReleaseService releases,
             BotPorts ports,
+            OutcomeStore outcomes,
+            Vault vault,
             List<EffectHandler> handlers,
             LiveHub hub,
             InstantSource clock,
@@ -68,6 +77,8 @@ public class ConversationService {
         this.store = store;
         this.releases = releases;
         this.ports = ports;
+        this.outcomes = outcomes;
+        this.vault = vault;
         this.handlers = List.copyOf(handlers);
         this.hub = hub;
         this.clock = clock;
@@ -79,18 +90,23 @@ public class ConversationService {
      *
      * @param visitor what names the visitor across conversations; may be empty
      * @param page    address they came from; may be empty
+     * @param zone    the visitor's time zone; empty for the bot's
      */
-    public Optional<Begun> begin(String bot, String visitor, String page, String channel) {
+    public Optional<Begun> begin(String bot, String visitor, String page, String channel, String zone) {
         return releases.live(bot).map(release -> {
             String id = Ids.next();
             String token = Ids.secret();
             Outcome outcome = transaction.execute(status -> {
                 Instant now = clock.instant();
                 store.insert(
-                        new Conversation(id, bot, release, Speaker.BOT, "", null, now, now, null),
-                        Ids.hash(token),
-                        visitor);
-                return take(id, null, null, stamp -> new Event.Started(stamp, channel, page));
+                        new Conversation(id, bot, release, visitor, Speaker.BOT, "", null, now, now, null),
+                        Ids.hash(token));
+                Map<String, Value> known = visitor.isEmpty() ? Map.of() : outcomes.remembered(bot, visitor);
+                return take(
+                        id,
+                        null,
+                        null,
+                        (stamp, book, state) -> new Event.Started(stamp, channel, page, visitor, zone, known));
             });
             if (outcome instanceof Outcome.Taken(Reply reply)) {
                 return new Begun(id, token, reply);
@@ -99,33 +115,92 @@ public class ConversationService {
         });
     }
 
-    /** The visitor typed; {@code text} is clean and not blank. */
+    /** The visitor typed; {@code text} is clean and not blank. A secret that was asked for is sealed before it is kept. */
     public Outcome say(String conversation, String clientMessageId, String text) {
-        return turn(conversation, clientMessageId, null, stamp -> new Event.Said(stamp, text));
+        return turn(
+                conversation,
+                clientMessageId,
+                null,
+                (stamp, playbook, state) -> Engine.isSecret(playbook, state, text)
+                        ? new Event.Confided(stamp, vault.seal(text))
+                        : new Event.Said(stamp, text));
+    }
+
+    /** The visitor sent a file that is kept under {@code file}. */
+    Outcome send(String conversation, String clientMessageId, String file, String name) {
+        return turn(conversation, clientMessageId, null, (stamp, book, state) -> new Event.Sent(stamp, file, name));
+    }
+
+    /** The time that a timer was set for has come. */
+    public Outcome timeCame(String conversation, String key) {
+        return turn(conversation, null, null, (stamp, book, state) -> new Event.TimeCame(stamp, key));
+    }
+
+    /** A signal came from outside; its signature is checked. */
+    public Outcome signal(String conversation, String key, String text) {
+        return turn(conversation, null, null, (stamp, book, state) -> new Event.Signalled(stamp, key, text));
+    }
+
+    public Outcome agentReturns(String conversation, Account agent) {
+        return turn(
+                conversation, null, agent.id(), (stamp, book, state) -> new Event.AgentReturned(stamp, agent.name()));
     }
 
     /** The visitor picked options. */
     public Outcome pick(String conversation, String clientMessageId, List<String> options) {
-        return turn(conversation, clientMessageId, null, stamp -> new Event.Picked(stamp, options));
+        return turn(conversation, clientMessageId, null, (stamp, book, state) -> new Event.Picked(stamp, options));
     }
 
     public Outcome agentTakes(String conversation, Account agent) {
-        return turn(conversation, null, agent.id(), stamp -> new Event.AgentTook(stamp, agent.name()));
+        return turn(conversation, null, agent.id(), (stamp, book, state) -> new Event.AgentTook(stamp, agent.name()));
     }
 
     public Outcome agentSays(String conversation, String clientMessageId, Account agent, String text) {
-        return turn(conversation, clientMessageId, agent.id(), stamp -> new Event.AgentSaid(stamp, agent.name(), text));
+        return turn(
+                conversation,
+                clientMessageId,
+                agent.id(),
+                (stamp, book, state) -> new Event.AgentSaid(stamp, agent.name(), text));
     }
 
     public Outcome agentCloses(String conversation, Account agent) {
-        return turn(conversation, null, agent.id(), stamp -> new Event.AgentClosed(stamp, agent.name()));
+        return turn(conversation, null, agent.id(), (stamp, book, state) -> new Event.AgentClosed(stamp, agent.name()));
     }
 
-    private Outcome turn(
-            String conversation,
-            @Nullable String clientMessageId,
-            @Nullable String agent,
-            Function<Stamp, Event> event) {
+    /** Makes an event of what is known when the conversation is locked. */
+    private interface ToEvent {
+        Event event(Stamp stamp, Playbook playbook, State state);
+    }
+
+    private static @Nullable Prompt prompt(Playbook playbook, State state, Instant at) {
+        return Prompt.of(playbook, state, LocalDate.ofInstant(at, zone(playbook, state)));
+    }
+
+    private static ZoneId zone(Playbook playbook, State state) {
+        try {
+            return ZoneId.of(
+                    state.zone().isEmpty() ? playbook.release().profile().zone() : state.zone());
+        } catch (DateTimeException e) {
+            return ZoneOffset.UTC;
+        }
+    }
+
+    /** What a conversation waits for now; null for nothing particular. */
+    public @Nullable Prompt prompt(String conversation) {
+        State state = state(conversation);
+        return prompt(releases.playbook(conversation(conversation).release()), state, clock.instant());
+    }
+
+    /** What a conversation left behind. */
+    public Aftermath aftermath(String conversation) {
+        return new Aftermath(
+                outcomes.brief(conversation),
+                outcomes.milestones(conversation),
+                outcomes.uploads(conversation),
+                outcomes.rating(conversation).orElse(null));
+    }
+
+    private Outcome turn(String conversation, @Nullable String clientMessageId, @Nullable String agent, ToEvent event) {
         try {
             return done(conversation, transaction.execute(status -> take(conversation, clientMessageId, agent, event)));
         } catch (DuplicateKeyException takenBefore) {
@@ -151,18 +226,18 @@ public class ConversationService {
     }
 
     /** Most messages come once, so they are tried first; that one was taken before shows when it is stored or refused. */
-    private Outcome take(
-            String id, @Nullable String clientMessageId, @Nullable String agent, Function<Stamp, Event> toEvent) {
+    private Outcome take(String id, @Nullable String clientMessageId, @Nullable String agent, ToEvent toEvent) {
         ConversationStore.Locked locked = store.lock(id).orElseThrow(() -> new Missing("conversation", id));
         Conversation conversation = locked.conversation();
         Playbook playbook = releases.playbook(conversation.release());
-        Event event = toEvent.apply(new Stamp(clock.instant(), Ids.seed()));
-        Reads.Recorder recorder = new Reads.Recorder(ports.of(conversation.bot()));
+        Event event = toEvent.event(new Stamp(clock.instant(), Ids.seed()), playbook, locked.state());
+        Reads.Recorder recorder = new Reads.Recorder(ports.of(conversation.bot(), id));
         return switch (Engine.take(playbook, locked.state(), event, recorder)) {
             case Turn.Refused(Turn.Reason reason) ->
                 again(id, clientMessageId).orElseGet(() -> new Outcome.Refused(reason));
             case Turn.Taken turn -> {
-                store.append(locked, clientMessageId, event, recorder.reads(), turn, agent);
+                Prompt prompt = prompt(playbook, turn.state(), event.stamp().at());
+                store.append(locked, clientMessageId, event, recorder.reads(), turn, prompt, agent);
                 for (Effect effect : turn.effects()) {
                     handlers.forEach(handler ->
                             handler.handle(conversation, effect, event.stamp().at()));
@@ -173,7 +248,7 @@ public class ConversationService {
                         turn.messages().stream()
                                 .filter(message -> message.from() != Message.From.VISITOR)
                                 .toList(),
-                        turn.state().awaiting(),
+                        prompt,
                         turn.state().speaker()));
             }
         };

@@ -4,10 +4,10 @@ import static com.shuttle.schema.Tables.CONVERSATION;
 import static com.shuttle.schema.Tables.CONVERSATION_EVENT;
 import static com.shuttle.schema.Tables.MESSAGE;
 
-import com.shuttle.core.engine.Awaiting;
 import com.shuttle.core.engine.Effect;
 import com.shuttle.core.engine.Event;
 import com.shuttle.core.engine.Message;
+import com.shuttle.core.engine.Prompt;
 import com.shuttle.core.engine.Reads;
 import com.shuttle.core.engine.Speaker;
 import com.shuttle.core.engine.State;
@@ -40,7 +40,7 @@ class ConversationStore {
     /** A stored event with what its turn read. */
     record Stored(Event event, List<Reads.Read> reads) {}
 
-    void insert(Conversation conversation, String tokenHash, String visitor) {
+    void insert(Conversation conversation, String tokenHash) {
         db.insertInto(CONVERSATION)
                 .columns(
                         CONVERSATION.ID,
@@ -60,7 +60,7 @@ class ConversationStore {
                         conversation.bot(),
                         conversation.release(),
                         tokenHash,
-                        visitor,
+                        conversation.visitor(),
                         conversation.speaker().key(),
                         "",
                         0,
@@ -110,7 +110,7 @@ class ConversationStore {
                                 .map(Line::message)
                                 .filter(message -> message.from() != Message.From.VISITOR)
                                 .toList(),
-                        row.value3() == null ? null : Json.read(row.value3(), Awaiting.class),
+                        row.value3() == null ? null : Json.read(row.value3(), Prompt.class),
                         speaker));
     }
 
@@ -121,6 +121,7 @@ class ConversationStore {
             Event event,
             List<Reads.Read> reads,
             Turn.Taken turn,
+            @Nullable Prompt prompt,
             @Nullable String agent) {
         String id = before.conversation().id();
         State state = turn.state();
@@ -149,7 +150,7 @@ class ConversationStore {
                         Json.write(event),
                         Json.write(reads),
                         Json.writeAll(others, Effect.class),
-                        state.awaiting() == null ? null : Json.write(state.awaiting()),
+                        prompt == null ? null : Json.write(prompt),
                         at)
                 .execute();
         List<Message> messages = turn.messages();
@@ -162,6 +163,7 @@ class ConversationStore {
                     MESSAGE.AUTHOR,
                     MESSAGE.TEXT,
                     MESSAGE.OPTIONS,
+                    MESSAGE.LOOK,
                     MESSAGE.AT);
             for (Message message : messages) {
                 insert = insert.values(
@@ -171,6 +173,7 @@ class ConversationStore {
                         message.author(),
                         message.text(),
                         message.options().isEmpty() ? null : Json.write(message.options()),
+                        message.look() == null ? null : Json.write(message.look()),
                         at);
             }
             insert.execute();
@@ -207,7 +210,8 @@ class ConversationStore {
                                 row.getAuthor(),
                                 row.getOptions() == null
                                         ? List.of()
-                                        : Json.readAll(row.getOptions(), Message.Offer.class)),
+                                        : Json.readAll(row.getOptions(), Message.Offer.class),
+                                row.getLook() == null ? null : Json.read(row.getLook(), Message.Look.class)),
                         row.getAt()));
     }
 
@@ -270,6 +274,7 @@ class ConversationStore {
                 row.getId(),
                 row.getBotId(),
                 row.getReleaseId(),
+                row.getVisitor(),
                 Speaker.valueOf(row.getSpeaker().toUpperCase(Locale.ROOT)),
                 row.getTeam(),
                 row.getAgentId(),

@@ -1,7 +1,7 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Awaiting;
 import com.shuttle.core.engine.Message;
+import com.shuttle.core.engine.Prompt;
 import com.shuttle.core.engine.Speaker;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param awaiting what the conversation waits for now
  */
 public record Reply(
-        long seq, List<Message> messages, @Nullable Awaiting awaiting, Speaker speaker) {
+        long seq, List<Message> messages, @Nullable Prompt awaiting, Speaker speaker) {
     public Reply {
         messages = List.copyOf(messages);
     }

@@ -2,9 +2,12 @@ package com.shuttle.demo;
 
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
+import com.shuttle.bots.MediaService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.engine.Speaker;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Variable;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.knowledge.KnowledgeService;
@@ -23,6 +26,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -39,6 +43,8 @@ class Demo implements ApplicationRunner {
     /** Everybody's password in the demo. */
     static final String PASSWORD = "tarnfell-night";
 
+    private static final List<String> PICTURES = List.of("dome.png", "hall.png", "terrace.png");
+
     private static final Logger LOG = LoggerFactory.getLogger(Demo.class);
 
     private record Knowledge(List<Entry> entries, List<List<String>> synonyms) {}
@@ -48,6 +54,7 @@ class Demo implements ApplicationRunner {
     private final KnowledgeService knowledge;
     private final ReleaseService releases;
     private final ConversationService conversations;
+    private final MediaService media;
     private final Path data;
 
     Demo(
@@ -56,12 +63,14 @@ class Demo implements ApplicationRunner {
             KnowledgeService knowledge,
             ReleaseService releases,
             ConversationService conversations,
+            MediaService media,
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
         this.knowledge = knowledge;
         this.releases = releases;
         this.conversations = conversations;
+        this.media = media;
         this.data = data;
     }
 
@@ -76,47 +85,110 @@ class Demo implements ApplicationRunner {
         Account teacher = person("Oona Fairley", "oona.fairley@tarnfell.example", Role.AGENT);
         Team visits = good(accounts.createTeam("Visits"));
         accounts.setMembers(visits.id(), List.of(agent.id()));
-        accounts.setMembers(good(accounts.createTeam("Schools")).id(), List.of(teacher.id()));
-        Bot vesper = vesper(designer, visits);
+        Team schools = good(accounts.createTeam("Schools"));
+        accounts.setMembers(schools.id(), List.of(teacher.id()));
+        Team events = good(accounts.createTeam("Events"));
+        accounts.setMembers(events.id(), List.of(agent.id(), teacher.id()));
+        Map<String, Team> teams = Map.of("Visits", visits, "Schools", schools, "Events", events);
+        String collection = collection();
+        Bot vesper = bot(
+                "Vesper",
+                "vesper",
+                "Answers visitors of Tarnfell Observatory and takes down callbacks",
+                List.of("vesper-main.json", "vesper-callback.json"),
+                collection,
+                teams,
+                designer);
+        Bot visit = bot(
+                "School visits",
+                "school-visits",
+                "Arranges a class's day at Tarnfell Observatory",
+                List.of("school-visits.json"),
+                collection,
+                teams,
+                designer);
+        good(bots.declare(
+                visit.id(),
+                new Variable(
+                        "teacher", ValueType.PERSON_NAME, Variable.Origin.VISITOR, "greets teachers who come back")));
+        good(bots.declare(visit.id(), new Variable("school", ValueType.COMPANY, Variable.Origin.VISITOR, "")));
+        good(bots.declare(visit.id(), new Variable("email", ValueType.EMAIL, Variable.Origin.VISITOR, "")));
+        Bot hire = bot(
+                "Dome hire",
+                "dome-hire",
+                "Evenings under the dome for companies and private parties",
+                List.of("dome-hire.json"),
+                collection,
+                teams,
+                designer);
+        Bot gallery = bot(
+                "Step gallery",
+                "step-gallery",
+                "One of every kind of step, to try and to copy from",
+                List.of("gallery.json", "gallery-tour.json"),
+                collection,
+                teams,
+                designer);
+        for (Bot bot : List.of(vesper, visit, hire, gallery)) {
+            good(releases.release(bot.id(), "First light", designer.id()));
+        }
+        Map<String, Bot> named = Map.of("vesper", vesper, "school-visits", visit, "dome-hire", hire);
         for (Visitor visitor : Visitor.all()) {
-            play(visitor, vesper, agent);
+            play(visitor, named.get(visitor.bot()), agent);
         }
         Files.createDirectories(data);
         Files.writeString(data.resolve("api-token"), accounts.createToken(designer.id(), "demo") + "\n");
-        LOG.info("The demo is made: Tarnfell Observatory with its bot Vesper");
+        LOG.info("The demo is made: Tarnfell Observatory with its bots");
     }
 
     private Account person(String name, String email, Role role) {
         return good(accounts.create(name, email, PASSWORD, role));
     }
 
-    private Bot vesper(Account designer, Team visits) throws IOException {
+    private String collection() throws IOException {
         Knowledge content = Json.read(resource("knowledge.json"), Knowledge.class);
         String collection = good(knowledge.create("The observatory"));
         knowledge.replace(collection, new Content(content.entries(), List.of(), content.synonyms()));
-        Bot bot = good(bots.create("Vesper", "GB", designer.id()));
-        bot = good(bots.change(
-                bot.id(),
-                "Vesper",
-                "vesper",
-                "Answers visitors of Tarnfell Observatory and takes down callbacks",
-                "GB"));
+        return collection;
+    }
+
+    /** A bot with flows from files, in which {@code @Team} and {@code @media/file} stand for ids and addresses. */
+    private Bot bot(
+            String name,
+            String slug,
+            String description,
+            List<String> files,
+            String collection,
+            Map<String, Team> teams,
+            Account designer)
+            throws IOException {
+        Bot bot = good(bots.create(name, "GB", designer.id()));
+        bot = good(bots.change(bot.id(), name, slug, description, "GB", "Europe/London"));
         knowledge.setCollections(bot.id(), List.of(collection));
-        for (String file : List.of("vesper-main.json", "vesper-callback.json")) {
-            String flow = resource(file).replace("@Visits", visits.id());
-            if (new FlowJson().read(flow) instanceof FlowJson.Result.Good good) {
-                bots.putFlow(bot.id(), good.flow(), "brought in from a file", designer.id());
-            } else {
-                throw new IllegalStateException("the demo's flow " + file + " is faulty");
+        for (String file : files) {
+            String flow = resource(file);
+            for (Map.Entry<String, Team> team : teams.entrySet()) {
+                flow = flow.replace("@" + team.getKey(), team.getValue().id());
+            }
+            for (String picture : PICTURES) {
+                if (flow.contains("@media/" + picture)) {
+                    String address = good(media.keep(bot.id(), picture, bytes("media/" + picture)));
+                    flow = flow.replace("@media/" + picture, address);
+                }
+            }
+            switch (new FlowJson().read(flow)) {
+                case FlowJson.Result.Good good ->
+                    bots.putFlow(bot.id(), good.flow(), "brought in from a file", designer.id());
+                case FlowJson.Result.Bad bad ->
+                    throw new IllegalStateException("the demo's flow " + file + " is faulty: " + bad.faults());
             }
         }
-        good(releases.release(bot.id(), "First light", designer.id()));
         return bot;
     }
 
     private void play(Visitor visitor, Bot bot, Account agent) {
         ConversationService.Begun begun =
-                conversations.begin(bot.id(), "", visitor.page(), "web").orElseThrow();
+                conversations.begin(bot.id(), "", visitor.page(), "web", "").orElseThrow();
         String id = begun.conversation();
         visitor.play(new Visitor.Conversation() {
             @Override
@@ -147,11 +219,15 @@ class Demo implements ApplicationRunner {
     }
 
     private static String resource(String name) throws IOException {
+        return new String(bytes(name), StandardCharsets.UTF_8);
+    }
+
+    private static byte[] bytes(String name) throws IOException {
         try (InputStream in = Demo.class.getResourceAsStream("/demo/" + name)) {
             if (in == null) {
                 throw new IllegalStateException("missing resource demo/" + name);
             }
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            return in.readAllBytes();
         }
     }
 }

@@ -7,16 +7,23 @@ import com.shuttle.chat.ConversationService;
 import com.shuttle.chat.EventStreams;
 import com.shuttle.chat.LiveHub;
 import com.shuttle.chat.Outcome;
+import com.shuttle.chat.UploadService;
 import com.shuttle.core.reading.Words;
 import com.shuttle.settings.Account;
 import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.settings.Team;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Missing;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Collectors;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -38,8 +45,15 @@ class InboxController {
     private final BotService bots;
     private final AccountService accounts;
     private final EventStreams streams;
+    private final UploadService uploads;
 
-    InboxController(ConversationService conversations, BotService bots, AccountService accounts, EventStreams streams) {
+    InboxController(
+            ConversationService conversations,
+            BotService bots,
+            AccountService accounts,
+            EventStreams streams,
+            UploadService uploads) {
+        this.uploads = uploads;
         this.conversations = conversations;
         this.bots = bots;
         this.accounts = accounts;
@@ -84,6 +98,28 @@ class InboxController {
     @PostMapping("/inbox/{id}/close")
     String close(@PathVariable String id, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
         return after(id, conversations.agentCloses(id, person.account()), flash);
+    }
+
+    /** Gives the conversation back to the bot, which goes on where the flow says. */
+    @PostMapping("/inbox/{id}/return")
+    String giveBack(@PathVariable String id, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
+        return after(id, conversations.agentReturns(id, person.account()), flash);
+    }
+
+    /** A file that the visitor sent, always as a download. */
+    @GetMapping("/inbox/files/{file}")
+    ResponseEntity<Resource> file(@PathVariable String file) {
+        UploadService.Download download = uploads.download(file).orElseThrow(() -> new Missing("file", file));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(download.name(), StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .header("Content-Security-Policy", "sandbox; default-src 'none'")
+                .body(new FileSystemResource(download.file()));
     }
 
     @PostMapping("/inbox/{id}/reply")
@@ -148,6 +184,7 @@ class InboxController {
         model.addAttribute("mine", person.account().id().equals(conversation.agent()));
         model.addAttribute("lines", conversations.lines(conversation.id(), 0));
         model.addAttribute("known", conversations.known(conversation.id()));
+        model.addAttribute("aftermath", conversations.aftermath(conversation.id()));
         model.addAttribute("page", conversations.state(conversation.id()).page());
         model.addAttribute("agentNames", agentNames());
         model.addAttribute("botName", bots.bot(conversation.bot()).name());

@@ -53,7 +53,8 @@ public class ReleaseService {
             return Checked.bad("note", "A note can be 2,000 characters long at most.");
         }
         int number = store.lastNumber(botId) + 1;
-        Release release = new Release(number, draft.profile(), draft.mainFlow(), draft.flows());
+        Release release = new Release(
+                number, draft.profile(), draft.mainFlow(), draft.flows(), draft.variables(), draft.standing());
         String id = Ids.next();
         store.insert(id, botId, number, Json.write(release), note.strip(), account, clock.instant());
         AfterCommit.run(() -> live.invalidate(botId));
@@ -90,7 +91,9 @@ public class ReleaseService {
                     Release released = playbook(id).release();
                     Release draft = bots.draftRelease(bot);
                     return !released.flows().equals(draft.flows())
-                            || !released.profile().equals(draft.profile());
+                            || !released.profile().equals(draft.profile())
+                            || !released.variables().equals(draft.variables())
+                            || !released.standing().equals(draft.standing());
                 })
                 .orElse(true);
     }

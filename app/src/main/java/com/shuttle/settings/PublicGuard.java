@@ -25,6 +25,9 @@ class PublicGuard extends OncePerRequestFilter {
     /** The largest body at the chat's routes, in bytes: a message of the longest kind, escaped, several times over. */
     static final long LARGEST_BODY = 1_000_000;
 
+    /** The largest body at the route for files. */
+    static final long LARGEST_FILE = 21_000_000;
+
     private final Buckets signIns = new Buckets(SIGN_INS);
 
     @Override
@@ -38,13 +41,14 @@ class PublicGuard extends OncePerRequestFilter {
             return;
         }
         long length = request.getContentLengthLong();
+        long largest = path.endsWith("/files") ? LARGEST_FILE : LARGEST_BODY;
         boolean unstated = length < 0 && request.getHeader("Transfer-Encoding") != null;
-        if (posts && path.startsWith("/api/v1/chat/") && (length > LARGEST_BODY || unstated)) {
-            response.setStatus(length > LARGEST_BODY ? 413 : 411);
+        if (posts && path.startsWith("/api/v1/chat/") && (length > largest || unstated)) {
+            response.setStatus(length > largest ? 413 : 411);
             response.setContentType("application/problem+json");
             response.getWriter()
                     .write(
-                            "{\"title\":\"Too large\",\"detail\":\"A message is much smaller than that, and says its length.\"}");
+                            "{\"title\":\"Too large\",\"detail\":\"That is too large: a message is much smaller, and a file has 20 MB at most.\"}");
             return;
         }
         chain.doFilter(request, response);

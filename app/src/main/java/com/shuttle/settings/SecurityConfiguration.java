@@ -84,12 +84,15 @@ class SecurityConfiguration {
     @Bean
     @Order(2)
     SecurityFilterChain people(HttpSecurity http) throws Exception {
-        return http.headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
+        return http.csrf(csrf -> csrf.ignoringRequestMatchers("/signal/*/*/*"))
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
                         .referrerPolicy(Customizer.withDefaults()))
                 .authorizeHttpRequests(routes -> routes.requestMatchers(
                                 "/sign-in",
                                 "/setup",
                                 "/chat/*",
+                                "/signal/*/*/*",
+                                "/media/*",
                                 "/css/**",
                                 "/js/**",
                                 "/fonts/**",

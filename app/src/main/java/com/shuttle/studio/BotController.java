@@ -3,6 +3,8 @@ package com.shuttle.studio;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
+import com.shuttle.core.flow.StandingWords;
+import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.GapService;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.leads.LeadService;
@@ -12,12 +14,17 @@ import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Checked;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -30,6 +37,17 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The list of bots, and a bot's pages other than its flows. */
 @Controller
 class BotController {
+
+    /** The standing requests, in the words of designers. */
+    private static final Map<String, String> STANDING = new LinkedHashMap<>();
+
+    static {
+        STANDING.put("person", "a person");
+        STANDING.put("start_again", "start again");
+        STANDING.put("menu", "the menu");
+        STANDING.put("stop", "stop");
+        STANDING.put("back", "go back one question");
+    }
 
     private final BotService bots;
     private final ReleaseService releases;
@@ -97,7 +115,7 @@ class BotController {
         Bot bot = frame.fill(id, "profile", model);
         model.addAttribute("form", bot);
         model.addAttribute("errors", Map.of());
-        model.addAttribute("regions", regions());
+        fillProfile(bot, model);
         return "studio/profile";
     }
 
@@ -108,15 +126,48 @@ class BotController {
             @RequestParam String slug,
             @RequestParam(defaultValue = "") String description,
             @RequestParam String region,
+            @RequestParam String zone,
             Model model,
             RedirectAttributes flash) {
-        if (bots.change(id, name, slug, description, region) instanceof Checked.Bad<Bot> bad) {
+        if (bots.change(id, name, slug, description, region, zone) instanceof Checked.Bad<Bot> bad) {
             Bot bot = frame.fill(id, "profile", model);
-            model.addAttribute("form", new Bot(id, slug, name, description, region, bot.mainFlow()));
+            model.addAttribute(
+                    "form",
+                    new Bot(
+                            id,
+                            slug,
+                            name,
+                            description,
+                            region,
+                            zone,
+                            bot.mainFlow(),
+                            bot.variables(),
+                            bot.standing()));
             model.addAttribute("errors", bad.errors());
-            model.addAttribute("regions", regions());
+            fillProfile(bot, model);
             return "studio/profile";
         }
+        flash.addFlashAttribute("saved", true);
+        return "redirect:/bots/" + id + "/profile";
+    }
+
+    /** How standing requests are heard: a checkbox and more phrases, one a line, for each. */
+    @PostMapping("/bots/{id}/standing")
+    String standing(@PathVariable String id, @RequestParam Map<String, String> form, RedirectAttributes flash) {
+        List<StandingWords> standing = new ArrayList<>();
+        for (String request : STANDING.keySet()) {
+            List<String> phrases = form.getOrDefault(request + "-phrases", "")
+                    .lines()
+                    .map(line -> Words.clean(line))
+                    .filter(line -> !line.isEmpty() && line.length() <= 200)
+                    .limit(50)
+                    .toList();
+            boolean off = !form.containsKey(request);
+            if (off || !phrases.isEmpty()) {
+                standing.add(new StandingWords(request, off, phrases));
+            }
+        }
+        bots.setStanding(id, standing);
         flash.addFlashAttribute("saved", true);
         return "redirect:/bots/" + id + "/profile";
     }
@@ -163,6 +214,18 @@ class BotController {
             case Checked.Bad<ReleaseInfo> bad -> flash.addFlashAttribute("errors", bad.errors());
         }
         return "redirect:/bots/" + id + "/releases";
+    }
+
+    private void fillProfile(Bot bot, Model model) {
+        model.addAttribute("regions", regions());
+        model.addAttribute(
+                "zones",
+                new TreeSet<>(ZoneId.getAvailableZoneIds().stream()
+                        .filter(zone -> zone.contains("/") && !zone.startsWith("Etc/") && !zone.startsWith("System"))
+                        .toList()));
+        model.addAttribute("standingNames", STANDING);
+        model.addAttribute(
+                "standing", bot.standing().stream().collect(Collectors.toMap(StandingWords::request, words -> words)));
     }
 
     private BotRow row(Bot bot, Instant today) {

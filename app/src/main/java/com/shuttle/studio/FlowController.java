@@ -5,6 +5,8 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.Draft;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
+import com.shuttle.core.engine.Playbook;
+import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.StepKind;
@@ -17,6 +19,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -179,10 +182,15 @@ class FlowController {
         Map<String, String> names = new LinkedHashMap<>();
         drafts.forEach(draft -> names.put(draft.flow().id(), draft.flow().name()));
         model.addAttribute("flows", names);
-        model.addAttribute("script", ScriptView.of(bots.draft(id, flow), names));
+        List<Setting.Choice> teams = accounts.teams().stream()
+                .map(team -> new Setting.Choice(team.id(), team.name()))
+                .toList();
+        model.addAttribute("script", ScriptView.of(bots.draft(id, flow), names, teams));
         model.addAttribute("kinds", StepKind.values());
-        model.addAttribute("types", ValueType.values());
-        model.addAttribute("teams", accounts.teams());
+        model.addAttribute("teams", teams);
+        Map<String, ValueType> variables = new TreeMap<>(new Playbook(bots.draftRelease(bots.bot(id))).variables());
+        variables.putAll(Expressions.SYSTEM);
+        model.addAttribute("variables", variables);
     }
 
     private static String to(String bot, String flow) {

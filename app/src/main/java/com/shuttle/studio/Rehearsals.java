@@ -64,7 +64,8 @@ class Rehearsals {
 
     private Turn play(Bot bot, State state, Function<Stamp, Event> event) {
         Playbook playbook = new Playbook(bots.draftRelease(bot));
-        return Engine.take(playbook, state, event.apply(new Stamp(clock.instant(), Ids.seed())), ports.of(bot.id()));
+        return Engine.take(
+                playbook, state, event.apply(new Stamp(clock.instant(), Ids.seed())), ports.of(bot.id(), "rehearsal"));
     }
 
     private void keep(String id, Bot bot, Turn turn) {

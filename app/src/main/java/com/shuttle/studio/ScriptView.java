@@ -29,7 +29,21 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
      *
      * @param index of the row in the flow, from 0
      */
-    public record RowView(int index, Step step, String kind, List<ExitView> exits) {
+    public record RowView(int index, Step step, String kind, List<ExitView> exits, StepSettings.Editor editor) {
+
+        /** What more an option of a Choice has. */
+        public List<Setting> option(String id) {
+            return StepSettings.option(step, id);
+        }
+
+        /** The exits that have no place of their own among the settings. */
+        public List<ExitView> others() {
+            return exits.stream()
+                    .filter(exit -> !exit.id().contains(":")
+                            && !exit.id().equals("to")
+                            && !exit.id().equals("back"))
+                    .toList();
+        }
 
         /** The exit of this id; for templates that place exits one by one. */
         public @Nullable ExitView exit(String id) {
@@ -51,7 +65,7 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
     public record ExitView(
             String id, String label, String target, String words, boolean below, boolean usual, int row) {}
 
-    static ScriptView of(Draft draft, Map<String, String> flowNames) {
+    static ScriptView of(Draft draft, Map<String, String> flowNames, List<Setting.Choice> teams) {
         Flow flow = draft.flow();
         List<Step> steps = flow.allSteps();
         Map<String, Integer> rowOf = new HashMap<>();
@@ -67,7 +81,8 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
                 for (ExitSlot slot : step.slots()) {
                     exits.add(exit(step, slot, index, steps, rowOf, flowNames));
                 }
-                rows.add(new RowView(index++, step, step.kind().key(), List.copyOf(exits)));
+                rows.add(new RowView(
+                        index++, step, step.kind().key(), List.copyOf(exits), StepSettings.of(step, teams)));
             }
             sections.add(new SectionView(section.id(), section.title(), sections.isEmpty(), List.copyOf(rows)));
         }
@@ -105,6 +120,9 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
         return switch (slot.id()) {
             case "otherwise" -> "asks the knowledge";
             case "gave_up" -> "offers a person";
+            case "skipped" -> "as answered";
+            case "back" -> "rests, open to any question";
+            case "declined" -> "leads nowhere yet";
             case "suggested" -> "as answered";
             case "closed" -> "ends";
             default -> "leads nowhere yet";

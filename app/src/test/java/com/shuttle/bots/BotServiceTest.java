@@ -99,13 +99,13 @@ class BotServiceTest {
         assertThat(one.slug()).isEqualTo("cafe-olberg");
         assertThat(two.slug()).isEqualTo("cafe-olberg-2");
         assertThat(TestData.good(bots.create("日本", "JP", null)).slug()).startsWith("bot");
-        assertThat(bots.change(two.id(), "X", "cafe-olberg", "", "GB"))
+        assertThat(bots.change(two.id(), "X", "cafe-olberg", "", "GB", "Europe/London"))
                 .isEqualTo(new Checked.Bad<>(java.util.Map.of("slug", "Another bot has this address.")));
     }
 
     @Test
     void faultyProfilesAreRefusedByField() {
-        Checked<Bot> changed = bots.change(data.bot().id(), " ", "A B", "x".repeat(2001), "XX");
+        Checked<Bot> changed = bots.change(data.bot().id(), " ", "A B", "x".repeat(2001), "XX", "Mars/Base");
         assertThat(changed)
                 .isInstanceOfSatisfying(
                         Checked.Bad.class,

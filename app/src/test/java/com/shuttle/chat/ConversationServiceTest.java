@@ -8,8 +8,10 @@ import com.shuttle.bots.Bot;
 import com.shuttle.core.engine.Message;
 import com.shuttle.core.engine.Speaker;
 import com.shuttle.core.engine.Turn;
+import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
@@ -39,37 +41,24 @@ class ConversationServiceTest {
                     "s1",
                     "",
                     List.of(
-                            new Step.Choice(
+                            Choice.of(
                                     "menu",
-                                    "",
-                                    "",
                                     List.of("Which?"),
                                     List.of(
                                             new Option("a", "Details", List.of()),
                                             new Option("b", "Nothing", List.of())),
-                                    3,
                                     Map.of("option:a", Target.step("name"), "option:b", Target.END)),
-                            new Step.Question(
+                            Question.of(
                                     "name",
-                                    "",
-                                    "",
                                     List.of("Name?"),
                                     ValueType.PERSON_NAME,
                                     "name",
-                                    "",
-                                    true,
-                                    3,
                                     Map.of("answered", Target.step("email"))),
-                            new Step.Question(
+                            Question.of(
                                     "email",
-                                    "",
-                                    "",
                                     List.of("Email?"),
                                     ValueType.EMAIL,
                                     "email",
-                                    "",
-                                    true,
-                                    3,
                                     Map.of("answered", Target.step("menu")))))));
 
     private final TestData data;
@@ -85,7 +74,7 @@ class ConversationServiceTest {
     }
 
     private String begin(Bot bot) {
-        return conversations.begin(bot.id(), "", "", "web").orElseThrow().conversation();
+        return conversations.begin(bot.id(), "", "", "web", "").orElseThrow().conversation();
     }
 
     private static Reply taken(Outcome outcome) {
@@ -95,8 +84,8 @@ class ConversationServiceTest {
 
     @Test
     void aBotThatWasNeverReleasedTalksToNobody() {
-        assertThat(conversations.begin(data.bot().id(), "", "", "web")).isEmpty();
-        assertThat(conversations.begin("nonsense", "", "", "web")).isEmpty();
+        assertThat(conversations.begin(data.bot().id(), "", "", "web", "")).isEmpty();
+        assertThat(conversations.begin("nonsense", "", "", "web", "")).isEmpty();
     }
 
     @Test
@@ -248,7 +237,10 @@ class ConversationServiceTest {
                 "main",
                 "Main",
                 List.of(),
-                List.of(new Section("s1", "", List.of(new Step.Message("m", "", "", List.of("All new."), Map.of())))));
+                List.of(new Section(
+                        "s1",
+                        "",
+                        List.of(new Step.Message("m", "", "", List.of("All new."), null, List.of(), 0, Map.of())))));
         data.bots.putFlow(bot.id(), changed, "changed", null);
         TestData.good(data.releases.release(bot.id(), "", null));
         assertThat(conversations.lines(begin(bot), 0).getFirst().message().text())
@@ -263,8 +255,8 @@ class ConversationServiceTest {
     @Test
     void aConversationIsEnteredByItsOwnTokenOnly() {
         Bot bot = data.released(FLOW);
-        var one = conversations.begin(bot.id(), "", "", "web").orElseThrow();
-        var two = conversations.begin(bot.id(), "", "", "web").orElseThrow();
+        var one = conversations.begin(bot.id(), "", "", "web", "").orElseThrow();
+        var two = conversations.begin(bot.id(), "", "", "web", "").orElseThrow();
         assertThat(conversations.mayEnter(one.conversation(), one.token())).isTrue();
         assertThat(conversations.mayEnter(one.conversation(), two.token())).isFalse();
         assertThat(conversations.mayEnter("nonsense", one.token())).isFalse();

@@ -9,14 +9,16 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * A made-up visitor with what they will say, turn by turn. Some turns belong to the person who takes the conversation.
  *
+ * @param bot  the address part of the bot they talk to
  * @param page address they come from
  */
-public record Visitor(String page, List<String> turns) {
+public record Visitor(String bot, String page, List<String> turns) {
 
     private static final String AGENT = "agent: ";
     private static final String CLOSE = "close";
 
     public Visitor {
+        bot = bot == null ? "vesper" : bot;
         turns = List.copyOf(turns);
     }
 

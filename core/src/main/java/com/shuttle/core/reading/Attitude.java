@@ -11,7 +11,11 @@ final class Attitude {
                     + "|skip(?: this| that| it| please| that one| this one)?$|(?:that'?s|it'?s|this is|that is) (?:private|personal|confidential|none of)|mind your own|not your business|is(?:n'?t| not) important|pass on that|i'?ll pass)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern ASKS_BACK = Pattern.compile(
-            "^\\W*(?:(?:sorry|wait|hm+|um|but|and|hang on|hello|hi)[\\s,]+)*(?:why|what for|how come|what(?:'s| is| do you mean| does that| will you| would you| are you| happens)|who (?:sees|gets|will|reads)|is (?:that|this|it) (?:needed|required|necessary|safe|private|mandatory|optional|really)|do (?:i|you) (?:have to|really need|need|send|share|sell|spam)|must i|how (?:do|will|is|long|safe)|can (?:i|you|we) (?:tell|explain|decide|skip|say|do)|are you going|will (?:you|it|this)|which one|you first|like what|such as what|what kind|what sort|meaning what|huh|pardon|come again)\\b[^\\n]*$",
+            "^\\W*(?:(?:sorry|wait|hm+|um|but|and|hang on|hello|hi)[\\s,]+)*(?:why\\b|what for|how come|what'?s (?:it|that|this|yours)\\b|what is (?:it|that|this) (?:for|needed)"
+                    + "|what do you (?:mean|need|want|use|do with)|what does (?:that|it|this) mean|what (?:will|would) (?:you|that|it)|what happens (?:to|with)|who (?:sees|gets|will see|reads)"
+                    + "|is (?:that|this|it) (?:needed|required|necessary|safe|private|mandatory|optional|really)|do i (?:have|need) to|do you (?:really )?(?:need|send spam|share|spam|sell (?:it|them|my|data|emails?))|must i"
+                    + "|how (?:will|do) you (?:use|keep|store)|how safe|can i (?:decide|skip|say|tell you|do (?:it|this|that)|give|leave)|are you going to (?:call|email|text|share|sell|spam)"
+                    + "|will (?:you|this|it) (?:call|email|text|share|sell|spam|use|be (?:used|shared|kept))|which one|you first|like what|such as what|what kind|what sort|meaning what|huh|pardon|come again)\\b[^\\n]*$",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern ASKS = Pattern.compile(
             "\\b(?:why (?:do|does|would|should|is|are)|what (?:for|will you use|do you need))\\b[^.]*\\?",

@@ -1,0 +1,100 @@
+package com.shuttle.bots;
+
+import com.shuttle.core.reading.Words;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Ids;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.InstantSource;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import org.springframework.web.multipart.MultipartFile;
+
+/**
+ * Pictures and files that bots show. Only kinds that a browser cannot run are taken, told by their first bytes rather than
+ * by their name. Thread-safe.
+ */
+@Service
+public class MediaService {
+
+    /** What is served: its type and where it lies. */
+    public record Stored(String type, Path file) {}
+
+    private static final long LARGEST = 8_000_000;
+    private static final int HEAD = 16;
+
+    private final MediaStore store;
+    private final InstantSource clock;
+    private final Path folder;
+
+    MediaService(MediaStore store, InstantSource clock, @Value("${shuttle.data}") Path data) {
+        this.store = store;
+        this.clock = clock;
+        this.folder = data.resolve("media");
+    }
+
+    /** Keeps a file for a bot; the address to show it by. */
+    public Checked<String> keep(String bot, MultipartFile file) throws IOException {
+        try (InputStream in = file.getInputStream()) {
+            return keep(
+                    bot, file.getOriginalFilename() == null ? "file" : file.getOriginalFilename(), in.readAllBytes());
+        }
+    }
+
+    /** Keeps bytes for a bot; the address to show them by. */
+    public Checked<String> keep(String bot, String name, byte[] bytes) throws IOException {
+        if (bytes.length == 0 || bytes.length > LARGEST) {
+            return Checked.bad("file", "A picture or file has 1 byte to 8 MB.");
+        }
+        Optional<String> type = type(bytes);
+        if (type.isEmpty()) {
+            return Checked.bad("file", "Only PNG, JPEG, GIF and WebP pictures and PDF files are taken.");
+        }
+        String id = Ids.secret();
+        Files.createDirectories(folder);
+        Files.write(folder.resolve(id), bytes);
+        String clean = Words.clean(name);
+        store.insert(
+                id, bot, clean.substring(0, Math.min(200, clean.length())), type.get(), bytes.length, clock.instant());
+        return Checked.good("/media/" + id);
+    }
+
+    /** The type of a file by its first bytes; empty for one that is not taken. */
+    static Optional<String> type(byte[] bytes) {
+        StringBuilder head = new StringBuilder();
+        for (int i = 0; i < Math.min(HEAD, bytes.length); i++) {
+            head.append(String.format(Locale.ROOT, "%02x", bytes[i]));
+        }
+        String start = head.toString();
+        return Map.of(
+                        "89504e470d0a1a0a",
+                        "image/png",
+                        "ffd8ff",
+                        "image/jpeg",
+                        "474946383",
+                        "image/gif",
+                        "255044462d",
+                        "application/pdf")
+                .entrySet()
+                .stream()
+                .filter(entry -> start.startsWith(entry.getKey()))
+                .map(Map.Entry::getValue)
+                .findFirst()
+                .or(() -> start.startsWith("52494646") && start.startsWith("57454250", 16)
+                        ? Optional.of("image/webp")
+                        : Optional.empty());
+    }
+
+    public Optional<Stored> find(String id) {
+        return id.matches("[A-Za-z0-9_-]{10,64}")
+                ? store.type(id)
+                        .map(type -> new Stored(type, folder.resolve(id)))
+                        .filter(s -> Files.isRegularFile(s.file()))
+                : Optional.empty();
+    }
+}

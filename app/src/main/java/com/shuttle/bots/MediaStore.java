@@ -1,0 +1,30 @@
+package com.shuttle.bots;
+
+import static com.shuttle.schema.Tables.MEDIA;
+
+import java.time.Instant;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** What is known of media, in the database. */
+@Repository
+class MediaStore {
+
+    private final DSLContext db;
+
+    MediaStore(DSLContext db) {
+        this.db = db;
+    }
+
+    void insert(String id, String bot, String name, String type, long size, Instant at) {
+        db.insertInto(MEDIA)
+                .columns(MEDIA.ID, MEDIA.BOT_ID, MEDIA.NAME, MEDIA.TYPE, MEDIA.SIZE, MEDIA.AT)
+                .values(id, bot, name, type, size, at)
+                .execute();
+    }
+
+    Optional<String> type(String id) {
+        return db.select(MEDIA.TYPE).from(MEDIA).where(MEDIA.ID.eq(id)).fetchOptional(MEDIA.TYPE);
+    }
+}

@@ -1,0 +1,82 @@
+package com.shuttle.chat;
+
+import com.shuttle.core.reading.Words;
+import com.shuttle.web.Buckets;
+import com.shuttle.web.Vault;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/**
+ * Signals from outside that conversations wait for. The address is signed for one conversation and one waiting; opening it
+ * shows a page with a button, and only posting to it brings the signal, so that a mail program that looks at links brings
+ * none.
+ */
+@Controller
+@RequestMapping("/signal/{conversation}/{key}/{signature}")
+class SignalController {
+
+    /** Signals from one address in a minute. */
+    private static final int MOST = 60;
+
+    private static final int LONGEST = 1000;
+
+    private final ConversationService conversations;
+    private final Vault vault;
+    private final Buckets buckets = new Buckets(MOST);
+
+    SignalController(ConversationService conversations, Vault vault) {
+        this.conversations = conversations;
+        this.vault = vault;
+    }
+
+    /** The path that brings a signal. */
+    static String path(Vault vault, String conversation, String key) {
+        return "/signal/" + conversation + "/" + key + "/" + vault.sign(conversation + "/" + key);
+    }
+
+    @GetMapping
+    String show(
+            @PathVariable String conversation,
+            @PathVariable String key,
+            @PathVariable String signature,
+            Model model,
+            HttpServletResponse response) {
+        boolean right = vault.signed(conversation + "/" + key, signature);
+        response.setStatus(right ? 200 : 404);
+        model.addAttribute("state", right ? "ask" : "wrong");
+        return "chat/signal";
+    }
+
+    @PostMapping
+    String bring(
+            @PathVariable String conversation,
+            @PathVariable String key,
+            @PathVariable String signature,
+            @RequestParam(defaultValue = "") String text,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        if (!buckets.take(request.getRemoteAddr())) {
+            response.setStatus(429);
+            model.addAttribute("state", "often");
+        } else if (!vault.signed(conversation + "/" + key, signature)) {
+            response.setStatus(404);
+            model.addAttribute("state", "wrong");
+        } else {
+            String clean = Words.clean(text);
+            Outcome outcome =
+                    conversations.signal(conversation, key, clean.substring(0, Math.min(LONGEST, clean.length())));
+            boolean taken = outcome instanceof Outcome.Taken;
+            response.setStatus(taken ? 200 : 409);
+            model.addAttribute("state", taken ? "came" : "late");
+        }
+        return "chat/signal";
+    }
+}

@@ -1,0 +1,121 @@
+package com.shuttle.chat;
+
+import com.shuttle.core.engine.Prompt;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Words;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Ids;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import org.springframework.web.multipart.MultipartFile;
+
+/**
+ * Files that visitors send when they are asked for one. Kept outside of the web root under random names, handed out to
+ * signed-in people only, always as a download. What a file's name says it is must be taken, and its first bytes must not
+ * be a page, a script or a program. Thread-safe.
+ */
+@Service
+public class UploadService {
+
+    /** The most files of one conversation. */
+    static final int MOST = 20;
+
+    private static final int HEAD = 512;
+
+    private final OutcomeStore store;
+    private final ConversationService conversations;
+    private final InstantSource clock;
+    private final Path folder;
+
+    UploadService(
+            OutcomeStore store,
+            ConversationService conversations,
+            InstantSource clock,
+            @Value("${shuttle.data}") Path data) {
+        this.store = store;
+        this.conversations = conversations;
+        this.clock = clock;
+        this.folder = data.resolve("uploads");
+    }
+
+    /** Takes the file that a conversation asks for. */
+    public Checked<Outcome> take(String conversation, String clientMessageId, MultipartFile file) throws IOException {
+        Prompt prompt = conversations.prompt(conversation);
+        if (prompt == null || prompt.type() != ValueType.FILE) {
+            return Checked.bad("file", "No file is asked for now.");
+        }
+        String name = name(file.getOriginalFilename());
+        String problem = problem(file, name, prompt);
+        if (problem != null) {
+            return Checked.bad("file", problem);
+        }
+        if (store.uploadCount(conversation) >= MOST) {
+            return Checked.bad("file", "That is the most files one conversation can have.");
+        }
+        String id = Ids.secret();
+        Files.createDirectories(folder);
+        try (InputStream in = file.getInputStream()) {
+            Files.copy(in, folder.resolve(id));
+        }
+        store.insertUpload(id, conversation, name, file.getSize(), clock.instant());
+        return Checked.good(conversations.send(conversation, clientMessageId, id, name));
+    }
+
+    private static @Nullable String problem(MultipartFile file, String name, Prompt prompt) throws IOException {
+        if (file.isEmpty()) {
+            return "The file is empty.";
+        }
+        if (file.getSize() > prompt.megabytes() * 1_000_000L) {
+            return "The file is too large: " + prompt.megabytes() + " MB is the most.";
+        }
+        int point = name.lastIndexOf('.');
+        String ending = point < 0 ? "" : name.substring(point + 1).toLowerCase(Locale.ROOT);
+        if (!prompt.fileTypes().contains(ending)) {
+            return "This kind of file is not taken. These are: " + String.join(", ", prompt.fileTypes()) + ".";
+        }
+        try (InputStream in = file.getInputStream()) {
+            return active(in.readNBytes(HEAD)) ? "This file is not what its name says." : null;
+        }
+    }
+
+    /** Whether a file begins like a page, a script or a program. */
+    static boolean active(byte[] head) {
+        String start =
+                new String(head, StandardCharsets.ISO_8859_1).stripLeading().toLowerCase(Locale.ROOT);
+        boolean program =
+                start.startsWith("mz") && head.length > 64 || start.startsWith("\u007felf") || start.startsWith("#!");
+        return program
+                || List.of("<!doctype", "<html", "<head", "<script", "<svg", "<?php", "<iframe", "<body").stream()
+                        .anyMatch(start::contains);
+    }
+
+    private static String name(@Nullable String original) {
+        String clean = Words.clean(original == null ? "" : original)
+                .replaceAll("[\\\\/:*?\"<>|\\s]+", " ")
+                .strip();
+        String bare = clean.replaceAll("^\\.+", "");
+        String whole = bare.isEmpty() ? "file" : bare;
+        return whole.length() <= 150 ? whole : whole.substring(whole.length() - 150);
+    }
+
+    /** A file to download: its name and where it lies; empty if there is none. */
+    public Optional<Download> download(String id) {
+        return id.matches("[A-Za-z0-9_-]{10,64}")
+                ? store.uploadName(id)
+                        .map(name -> new Download(name, folder.resolve(id)))
+                        .filter(d -> Files.isRegularFile(d.file()))
+                : Optional.empty();
+    }
+
+    public record Download(String name, Path file) {}
+}
