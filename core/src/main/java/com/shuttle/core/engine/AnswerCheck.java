@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Check;
 import com.shuttle.core.flow.Limits;
 import com.shuttle.core.flow.ValueType;
@@ -29,12 +30,24 @@ final class AnswerCheck {
         for (Check check : wanted.checks()) {
             if (!check.rule().isBlank()
                     && !wanted.variable().isBlank()
-                    && !run.holds(check.rule(), Map.of(wanted.variable(), value))) {
+                    && fails(check, wanted.variable(), value, run)) {
                 String words = run.filled(check.words());
                 return words.isBlank() ? Phrasebook.UNFIT : words;
             }
         }
         return null;
+    }
+
+    /** A rule that cannot be told lets the answer pass: the designer's mistake must not stop a visitor. */
+    private static boolean fails(Check check, String variable, Value value, TurnRun run) {
+        return switch (run.evaluate(check.rule(), Map.of(variable, value))) {
+            case Expressions.Result.Given(Value.YesNo(boolean holds)) -> !holds;
+            case Expressions.Result.Given given -> false;
+            case Expressions.Result.Failed(String why) -> {
+                run.trace("cannot tell", check.rule() + ": " + why);
+                yield false;
+            }
+        };
     }
 
     private static @Nullable String limit(Wanted wanted, Value value, LocalDateTime now) {

@@ -193,7 +193,17 @@ final class Interviewer {
         }
         if (only == null || !only.type().free()) {
             several(interview, text).forEach(given::putIfAbsent);
-            changes(interview, text).forEach(given::put);
+            changes(interview, text, given.isEmpty()).forEach(given::put);
+        }
+        boolean none = only != null
+                && only.optional()
+                && given.isEmpty()
+                && Reader.reply(ValueType.YES_NO, text, run.context())
+                        instanceof Reading.Given(Value.YesNo(boolean yes), int start, int end)
+                && !yes;
+        if (none && only != null) {
+            leaveOut(interview, only);
+            return true;
         }
         if (given.isEmpty()
                 && only == null
@@ -210,7 +220,7 @@ final class Interviewer {
     }
 
     private boolean heardAtReadBack(Interview interview, String text) {
-        Map<Fact, Value> changes = changes(interview, text);
+        Map<Fact, Value> changes = changes(interview, text, true);
         if (changes.isEmpty() && Words.looksLikeQuestion(text)) {
             return false;
         }
@@ -339,8 +349,11 @@ final class Interviewer {
     /**
      * Facts known already that the message gives another value: named ("the email is wrong, it's …"), by the value that is
      * wrong ("15, not 50"), or as the only fact of their type in a message that corrects something.
+     *
+     * @param answersNothing whether the message says nothing that was asked, so that a date or an address in it can only
+     *     be meant to replace the one known
      */
-    private Map<Fact, Value> changes(Interview interview, String text) {
+    private Map<Fact, Value> changes(Interview interview, String text, boolean answersNothing) {
         List<Fact> known = interview.facts().stream()
                 .filter(fact -> run.knows(fact.variable()))
                 .toList();
@@ -373,7 +386,11 @@ final class Interviewer {
                     && sure(fact, named, text)) {
                 after = value;
             }
-            boolean said = corrects || named || oldValueSaid;
+            boolean offhand = fact.type() == ValueType.NUMBER
+                    && !corrects
+                    && !oldValueSaid
+                    && Words.of(text).size() > 4;
+            boolean said = !offhand && (corrects || named || oldValueSaid || answersNothing && telling(fact.type()));
             if (after != null && !after.equals(before) && said) {
                 changes.put(fact, after);
             }
@@ -381,12 +398,20 @@ final class Interviewer {
         return changes;
     }
 
+    /** Whether a value of a type is unlikely to stand in a message by chance. */
+    private static boolean telling(ValueType type) {
+        return switch (type) {
+            case EMAIL, PHONE, DATE, DATE_TIME, TIME, MONEY, URL -> true;
+            default -> false;
+        };
+    }
+
     /** Names and organisations are read from almost anything, so those must be named to be changed. */
     private static boolean sure(Fact fact, boolean named, String text) {
         return switch (fact.type()) {
             case PERSON_NAME, COMPANY, PLACE, TEXT, LONG_TEXT ->
                 named && Words.of(text).size() > 1;
-            case YES_NO -> named;
+            case YES_NO, CHOICE, MULTI_CHOICE -> named;
             default -> true;
         };
     }

@@ -338,7 +338,11 @@ final class Listener {
                 return true;
             }
             case Reading.Nothing() -> {
-                return false;
+                boolean no = question.optional()
+                        && Reader.reply(ValueType.YES_NO, text, run.context())
+                                instanceof Reading.Given(Value.YesNo(boolean yes), int start, int end)
+                        && !yes;
+                return no && refused(question);
             }
         }
     }

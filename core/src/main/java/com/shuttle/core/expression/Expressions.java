@@ -30,6 +30,7 @@ import java.time.LocalTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -39,7 +40,7 @@ import org.jspecify.annotations.Nullable;
  * Expressions over a bot's variables in CEL, which always ends. Numbers and amounts of money are decimals, yes or no a
  * truth value, days and moments timestamps of the visitor's own clock, several of a list a list of texts, everything else
  * text; secrets cannot be read. Beside CEL's own functions there are {@code known(x)}, {@code open("team")},
- * {@code date("2026-05-01")}, {@code days(3)}, {@code round(x)} and {@code text(x)}. Reading a variable without a value
+ * {@code date("2026-05-01")}, {@code days(3)}, {@code dayname(x)}, {@code round(x)} and {@code text(x)}. Reading a variable without a value
  * is an error at run time, told as a value. Thread-safe; compiled texts are kept.
  */
 public final class Expressions {
@@ -117,6 +118,9 @@ public final class Expressions {
                         "days",
                         CelOverloadDecl.newGlobalOverload("days_number", SimpleType.DURATION, SimpleType.DOUBLE)),
                 CelFunctionDecl.newFunctionDeclaration(
+                        "dayname",
+                        CelOverloadDecl.newGlobalOverload("dayname_date", SimpleType.STRING, SimpleType.TIMESTAMP)),
+                CelFunctionDecl.newFunctionDeclaration(
                         "round",
                         CelOverloadDecl.newGlobalOverload("round_number", SimpleType.DOUBLE, SimpleType.DOUBLE)),
                 CelFunctionDecl.newFunctionDeclaration(
@@ -125,6 +129,7 @@ public final class Expressions {
                 CelFunctionBinding.from("date_text", String.class, Expressions::date),
                 CelFunctionBinding.from(
                         "days_number", Double.class, days -> Duration.ofSeconds(Math.round(days * 86_400))),
+                CelFunctionBinding.from("dayname_date", Instant.class, Expressions::dayname),
                 CelFunctionBinding.from("round_number", Double.class, number -> (double) Math.round(number)),
                 CelFunctionBinding.from("text_any", Object.class, any -> shown(any)));
     }
@@ -135,6 +140,10 @@ public final class Expressions {
         } catch (DateTimeException e) {
             throw new CelEvaluationException("\"" + text + "\" is no date like 2026-05-01");
         }
+    }
+
+    private static String dayname(Instant date) {
+        return date.atZone(ZoneOffset.UTC).getDayOfWeek().name().toLowerCase(Locale.ROOT);
     }
 
     private static String shown(Object any) {
@@ -155,7 +164,7 @@ public final class Expressions {
             return new Compiled.Bad(
                     new Problem("An expression can be " + LONGEST + " characters long at most.", LONGEST));
         }
-        Source source = new Source(text);
+        Source source = new Source(text, true);
         for (String name : source.asksKnown()) {
             if (!types.containsKey(name)) {
                 return new Compiled.Bad(
@@ -163,6 +172,11 @@ public final class Expressions {
             }
         }
         CelValidationResult checked = cel.compile(source.ready());
+        if (checked.hasError()) {
+            // Some of CEL's own functions count in whole numbers, as getDayOfWeek() does.
+            CelValidationResult whole = cel.compile(new Source(text, false).ready());
+            checked = whole.hasError() ? checked : whole;
+        }
         if (checked.hasError()) {
             CelIssue issue = checked.getErrors().getFirst();
             int at = source.origin(offset(source.ready(), issue));

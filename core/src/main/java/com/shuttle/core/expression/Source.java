@@ -32,7 +32,8 @@ final class Source {
     private final Set<String> teams = new LinkedHashSet<>();
     private final Set<String> asksKnown = new LinkedHashSet<>();
 
-    Source(String text) {
+    /** @param decimals whether whole numbers become decimals */
+    Source(String text, boolean decimals) {
         this.text = text;
         Matcher matcher = TOKEN.matcher(text);
         int at = 0;
@@ -45,7 +46,8 @@ final class Source {
                 String team = matcher.group(5) != null ? matcher.group(5) : matcher.group(6);
                 teams.add(team);
                 put("(\"" + team.toLowerCase(java.util.Locale.ROOT) + "\" in " + OPEN + ")", matcher.start());
-            } else if (matcher.group("number") != null
+            } else if (decimals
+                    && matcher.group("number") != null
                     && matcher.group().chars().allMatch(Character::isDigit)) {
                 put(matcher.group() + ".0", matcher.start());
             } else {

@@ -257,6 +257,13 @@ final class CompanyReader {
             return null;
         }
         List<String> words = Words.of(bare);
+        boolean dated = words.stream()
+                .allMatch(word -> Character.isDigit(word.charAt(0))
+                        || CalendarWords.month(word) != null
+                        || CalendarWords.weekday(word) != null);
+        if (dated) {
+            return null;
+        }
         boolean capital = bare.matches("(?s).*(?:^|\\s)[\\p{Lu}\\p{N}].*");
         int most = capital || looksLikeOne(bare) ? 8 : 4;
         if (words.isEmpty() || words.size() > most) {

@@ -150,6 +150,29 @@ final class SlotWords {
             "full",
             "when",
             "which");
+    /** Words that point somewhere in a name ("check_in"), but say nothing in a label ("lunch in the library"). */
+    private static final Set<String> SMALL = Set.of(
+            "in",
+            "out",
+            "from",
+            "to",
+            "and",
+            "or",
+            "new",
+            "any",
+            "anything",
+            "we",
+            "should",
+            "be",
+            "my",
+            "their",
+            "our",
+            "this",
+            "that",
+            "some",
+            "by",
+            "as");
+
     private static final Set<String> PAST = Set.of(
             "birth",
             "dob",
@@ -170,9 +193,12 @@ final class SlotWords {
 
     /** The words of a slot's name and label that say something, lower case. */
     static Set<String> own(Slot slot) {
+        return words(slot.name() + " " + slot.label());
+    }
+
+    private static Set<String> words(String text) {
         Set<String> words = new HashSet<>();
-        for (String word :
-                (slot.name() + " " + slot.label()).toLowerCase(Locale.ROOT).split("[^\\p{L}]+")) {
+        for (String word : text.toLowerCase(Locale.ROOT).split("[^\\p{L}]+")) {
             if (!word.isEmpty()) {
                 words.add(word);
             }
@@ -183,8 +209,10 @@ final class SlotWords {
     /** All words that point to a slot. */
     static Set<String> cues(Slot slot) {
         Set<String> cues = new HashSet<>();
+        Set<String> named = words(slot.name());
         for (String word : own(slot)) {
-            if (!EMPTY.contains(word)) {
+            boolean small = SMALL.contains(word) && !named.contains(word);
+            if (!EMPTY.contains(word) && !small) {
                 cues.add(word);
                 cues.add(OptionMatcher.stem(word));
                 cues.addAll(List.of(SYNONYMS.getOrDefault(word, word).split(" ")));
