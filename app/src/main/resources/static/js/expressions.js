@@ -32,11 +32,13 @@ class Helper {
     this.said.setAttribute('role', 'status');
     this.box.append(this.said);
     if (this.condition) {
+      const inWords = element('label', '', 'in words');
       this.words = element('input', 'boxed');
-      this.words.placeholder = 'in plain words: guests between 6 and 20 and team Events is open';
+      this.words.placeholder = 'guests between 6 and 20 and team Events is open';
       this.words.setAttribute('aria-label', 'The rule in plain words');
       this.rows = element('span', 'helper-rows');
-      this.box.append(this.words, this.rows);
+      inWords.append(this.words);
+      this.box.append(inWords, this.rows);
       this.words.addEventListener('input', () => this.later(() => this.ask({ words: this.words.value }, this.words)));
     }
     field.closest('.expression').append(this.box);

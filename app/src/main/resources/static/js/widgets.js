@@ -2,7 +2,7 @@
 // can be typed as well.
 
 const FILTER_FROM = 8;
-const FACES = ['😞', '🙁', '😐', '🙂', '😀'];
+const FACES = [-6, -3, 0, 3, 6];
 const KEYBOARDS = { number: 'decimal', money: 'decimal', phone: 'tel', email: 'email', url: 'url' };
 
 function element(name, className, text) {
@@ -104,6 +104,20 @@ function choice(awaiting, hooks) {
   return [filter, box];
 }
 
+/** A face, the gladder the deeper its mouth hangs. Drawn, since not every machine has such letters. */
+function face(mouth) {
+  const ns = 'http://www.w3.org/2000/svg';
+  const svg = document.createElementNS(ns, 'svg');
+  svg.setAttribute('viewBox', '0 0 24 24');
+  svg.setAttribute('aria-hidden', 'true');
+  for (const d of ['M12 2a10 10 0 1 0 .01 0', 'M8.5 9.2v.6', 'M15.5 9.2v.6', `M7.5 ${15.5 - mouth / 4}Q12 ${15.5 + mouth} 16.5 ${15.5 - mouth / 4}`]) {
+    const path = document.createElementNS(ns, 'path');
+    path.setAttribute('d', d);
+    svg.append(path);
+  }
+  return svg;
+}
+
 function rating(awaiting, hooks) {
   const box = element('div', 'offers rating');
   box.setAttribute('role', 'group');
@@ -112,9 +126,12 @@ function rating(awaiting, hooks) {
   awaiting.options.forEach((of) => {
     const at = marks.indexOf(of);
     const sign = at < 0 ? of.label
-      : awaiting.look === 'faces' && marks.length === FACES.length ? FACES[at]
-        : awaiting.look === 'stars' ? '★' : of.label;
-    const one = button(at < 0 ? 'plain-option' : 'mark', sign, () => hooks.pick([of.id], of.label));
+      : awaiting.look === 'stars' ? '★' : of.label;
+    const faces = at >= 0 && awaiting.look === 'faces' && marks.length === FACES.length;
+    const one = button(at < 0 ? 'plain-option' : 'mark', faces ? undefined : sign, () => hooks.pick([of.id], of.label));
+    if (faces) {
+      one.append(face(FACES[at]));
+    }
     if (at >= 0) {
       one.setAttribute('aria-label', `${of.label} of ${marks.at(-1).label}`);
       one.title = `${of.label} of ${marks.at(-1).label}`;
@@ -181,6 +198,7 @@ function clock(awaiting, hooks) {
 
 function slider(awaiting, hooks) {
   const { box, input } = field('range', 'Send', { min: awaiting.min, max: awaiting.max, step: awaiting.by ?? 1 }, (range) => range.value, hooks);
+  input.value = String((Number(awaiting.min) + Number(awaiting.max)) / 2);
   const shown = element('output', '', input.value);
   input.classList.remove('input');
   input.setAttribute('aria-label', `From ${awaiting.min} to ${awaiting.max}`);

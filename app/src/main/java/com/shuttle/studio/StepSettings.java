@@ -1,7 +1,6 @@
 package com.shuttle.studio;
 
 import com.shuttle.core.flow.Choice.Layout;
-import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepJson;
 import com.shuttle.core.flow.StepKind;
@@ -11,7 +10,6 @@ import com.shuttle.studio.Setting.Control;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.StringJoiner;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -20,7 +18,7 @@ import tools.jackson.databind.node.ObjectNode;
  * Which controls the editor of a step has: those in sight and those folded away, and its lists with the controls of each
  * item. One table for all kinds, so that a new setting is one line here and nothing in a template.
  */
-final class StepSettings {
+final class StepSettings extends SettingForm {
 
     /** The controls of a step. */
     record Editor(List<Setting> common, List<Setting> folded, List<Items> lists) {}
@@ -54,11 +52,10 @@ final class StepSettings {
             .map(n -> new Choice(n, n))
             .toList();
 
-    private final ObjectNode tree;
     private final List<Choice> teams;
 
     private StepSettings(ObjectNode tree, List<Choice> teams) {
-        this.tree = tree;
+        super(tree);
         this.teams = teams;
     }
 
@@ -74,7 +71,7 @@ final class StepSettings {
         switch (kind) {
             case MESSAGE -> {
                 common.add(media("media", "shows"));
-                if (tree.path("media").isObject()) {
+                if (at("media") instanceof ObjectNode) {
                     common.addAll(mediaParts("media."));
                 }
                 folded.add(small("typing", "seems to type for", "0", "milliseconds before each bubble"));
@@ -90,7 +87,7 @@ final class StepSettings {
                 folded.addAll(limits("", type));
                 folded.add(line("hint", "Hint, small beneath it", "none"));
                 folded.add(line("example", "Example of an answer", "none"));
-                if (tree.path("optional").asBoolean(false)) {
+                if (says("optional")) {
                     folded.add(line("fallback", "When skipped, taken as", "nothing"));
                 }
                 folded.add(area("retry", "When not understood, it says", "the usual words for this type"));
@@ -153,13 +150,13 @@ final class StepSettings {
                         true));
                 common.add(new Setting(
                         "seconds",
-                        tree.path("signal").asBoolean(false) ? "for at most" : "of",
+                        says("signal") ? "for at most" : "of",
                         Control.SHORT,
-                        Spans.of(tree.path("seconds").asLong(0)),
+                        Spans.of(number("seconds")),
                         "60s, 10m, 2h, 3d",
                         List.of(),
                         false));
-                if (tree.path("signal").asBoolean(false)) {
+                if (says("signal")) {
                     common.add(variable("variable", "keep its text in", "nothing"));
                 }
             }
@@ -173,7 +170,7 @@ final class StepSettings {
                         "nobody",
                         "When nobody is there, it says",
                         "Nobody from the team is there to take over at the moment."));
-                long patience = tree.path("patience").asLong(0);
+                long patience = number("patience");
                 folded.add(new Setting(
                         "patience",
                         "gives up waiting after",
@@ -184,7 +181,7 @@ final class StepSettings {
                         false));
             }
             case MILESTONE -> {
-                common.add(line("name", "Name", "what is counted"));
+                common.add(line("milestone", "Name", "what is counted"));
                 common.add(
                         new Setting("value", "worth", Control.EXPRESSION, text("value"), "nothing", List.of(), false));
             }
@@ -200,7 +197,7 @@ final class StepSettings {
             }
             case END -> {
                 common.add(flag("rating", "asks for a rating", true));
-                if (tree.path("rating").asBoolean(false)) {
+                if (says("rating")) {
                     common.add(line("rate", "with the words", "How was this conversation for you?"));
                 }
             }
@@ -284,7 +281,7 @@ final class StepSettings {
                         path + "label", "", Control.LINE, text(path + "label"), "What it is called", List.of(), false));
                 common.add(select(path + "type", "", FACT_TYPES, true));
                 common.add(variable(path + "variable", "in", "variable", true));
-                common.add(flag(path + "optional", "optional", false));
+                folded.add(flag(path + "optional", "may be left out", false));
                 folded.add(area(path + "ask", "It asks", "a question made from its name"));
                 folded.add(line(path + "group", "Asked together with others of the group", "alone"));
                 folded.addAll(limits(path, type));
@@ -364,95 +361,5 @@ final class StepSettings {
             default -> {}
         }
         return limits;
-    }
-
-    // Controls
-
-    private Setting media(String field, String label) {
-        List<Choice> types = new ArrayList<>();
-        types.add(new Choice("", "words only"));
-        for (Media.Type type : Media.Type.values()) {
-            types.add(new Choice(type.key(), type.label()));
-        }
-        String type = at(field) instanceof ObjectNode media ? media.path("type").asString("") : "";
-        return new Setting(field, label, Control.SELECT, type, "", List.copyOf(types), true);
-    }
-
-    private List<Setting> mediaParts(String path) {
-        return List.of(
-                line(path + "address", "address", "/media/… or https://…", Control.MEDIA),
-                line(path + "alt", "it shows", "described for those who cannot see it"));
-    }
-
-    private Setting select(String field, String label, List<Choice> options, boolean reshape) {
-        return new Setting(field, label, Control.SELECT, text(field), "", options, reshape);
-    }
-
-    private Setting flag(String field, String label, boolean reshape) {
-        return new Setting(field, label, Control.FLAG, text(field), "", List.of(), reshape);
-    }
-
-    private Setting variable(String field, String label, String hint) {
-        return variable(field, label, hint, false);
-    }
-
-    private Setting variable(String field, String label, String hint, boolean reshape) {
-        return new Setting(field, label, Control.VARIABLE, text(field), hint, List.of(), reshape);
-    }
-
-    private Setting line(String field, String label, String hint) {
-        return line(field, label, hint, Control.LINE);
-    }
-
-    private Setting line(String field, String label, String hint, Control control) {
-        return new Setting(field, label, control, text(field), hint, List.of(), false);
-    }
-
-    private Setting small(String field, String label, String hint, String after) {
-        return new Setting(
-                field,
-                label,
-                Control.SHORT,
-                text(field),
-                hint,
-                after.isEmpty() ? List.of() : List.of(new Choice("", after)),
-                false);
-    }
-
-    private Setting area(String field, String label, String hint) {
-        return new Setting(field, label, Control.TEXT, text(field), hint, List.of(), false);
-    }
-
-    /** A field's value as it is typed: lists with commas, nothing for what is not set. */
-    private String text(String path) {
-        JsonNode node = at(path);
-        if (node instanceof ArrayNode array) {
-            StringJoiner words = new StringJoiner(", ");
-            array.forEach(word -> words.add(word.asString("")));
-            return words.toString();
-        }
-        boolean nothing = node.isMissingNode()
-                || node.isNull()
-                || node.isNumber() && node.asLong(0) == 0 && !path.contains("limits.") && !path.endsWith("weight");
-        return nothing ? "" : node.asString("");
-    }
-
-    private JsonNode at(String path) {
-        JsonNode at = tree;
-        for (String key : path.split("\\.")) {
-            if (at instanceof ArrayNode array) {
-                JsonNode found = array.path(key.matches("\\d+") ? Integer.parseInt(key) : -1);
-                for (JsonNode item : array) {
-                    boolean named = key.equals(item.path("id").asString(""))
-                            || !item.has("id")
-                                    && key.equals(item.path("variable").asString(""));
-                    found = named ? item : found;
-                }
-                at = found;
-            } else {
-                at = at.path(key);
-            }
-        }
-        return at;
     }
 }

@@ -112,7 +112,7 @@ final class Branching {
     }
 
     void reach(Step.Milestone milestone) {
-        if (milestone.name().isBlank()) {
+        if (milestone.milestone().isBlank()) {
             return;
         }
         BigDecimal worth = BigDecimal.ZERO;
@@ -123,7 +123,7 @@ final class Branching {
                 case Expressions.Result.Failed(String why) -> run.trace("cannot compute", why);
             }
         }
-        run.reach(milestone.name(), worth);
-        run.trace("milestone", milestone.name() + (worth.signum() == 0 ? "" : " worth " + worth.toPlainString()));
+        run.reach(milestone.milestone(), worth);
+        run.trace("milestone", milestone.milestone() + (worth.signum() == 0 ? "" : " worth " + worth.toPlainString()));
     }
 }

@@ -249,11 +249,16 @@ final class Interviewer {
     /** Keeps what is fit, says what is not, and goes on. */
     private void give(Interview interview, Map<Fact, Value> given, String text) {
         List<String> problems = new ArrayList<>();
+        List<String> changed = new ArrayList<>();
         given.forEach((fact, value) -> {
             String problem = AnswerCheck.problem(fact, value, run);
             if (problem == null) {
+                Value before = run.value(fact.variable());
                 run.set(fact.variable(), value);
                 run.trace("fact", fact.variable() + " " + value.shown());
+                if (before != null && !before.equals(value)) {
+                    changed.add("the " + fact.called() + " to " + Texts.escaped(value.shown()));
+                }
             } else {
                 run.trace("does not fit", problem);
                 problems.add(given.size() == 1 ? problem : Phrasebook.capital(fact.called()) + ": " + problem);
@@ -261,6 +266,9 @@ final class Interviewer {
         });
         Awaiting awaiting = run.awaiting();
         problems.forEach(run::say);
+        if (!changed.isEmpty()) {
+            run.sayPrepared("I've changed " + Phrasebook.all(changed) + ".", List.of());
+        }
         if (problems.size() == given.size()
                 && awaiting != null
                 && !awaiting.facts().isEmpty()) {

@@ -62,7 +62,7 @@ final class Phrasebook {
     static String question(Wanted wanted) {
         String called = wanted.called();
         return switch (wanted.type()) {
-            case PERSON_NAME -> "What is the " + called + "?";
+            case PERSON_NAME -> "What is " + the(called) + "?";
             case DATE -> "Which day, for the " + called + "?";
             case TIME -> "What time, for the " + called + "?";
             case DATE_TIME -> "Which day and time, for the " + called + "?";
@@ -73,8 +73,12 @@ final class Phrasebook {
                 called.startsWith("number of ")
                         ? "How many " + called.substring(10) + "?"
                         : "What number, for the " + called + "?";
-            default -> "What is the " + called + "?";
+            default -> "What is " + the(called) + "?";
         };
+    }
+
+    private static String the(String called) {
+        return called.matches("(?i)(?:the|your|a|an|any)\\b.*") ? called : "the " + called;
     }
 
     private static List<String> labels(Wanted wanted) {

@@ -15,6 +15,7 @@ import dev.cel.common.types.CelType;
 import dev.cel.common.types.ListType;
 import dev.cel.common.types.SimpleType;
 import dev.cel.extensions.CelExtensions;
+import dev.cel.parser.CelStandardMacro;
 import dev.cel.runtime.CelEvaluationException;
 import dev.cel.runtime.CelFunctionBinding;
 import dev.cel.runtime.CelRuntime;
@@ -96,6 +97,7 @@ public final class Expressions {
                         .enableHeterogeneousNumericComparisons(true)
                         .comprehensionMaxIterations(1000)
                         .build())
+                .setStandardMacros(CelStandardMacro.STANDARD_MACROS)
                 .addCompilerLibraries(CelExtensions.strings())
                 .addRuntimeLibraries(CelExtensions.strings())
                 .addVar(Source.KNOWN, ListType.create(SimpleType.STRING))

@@ -413,22 +413,22 @@ public sealed interface Step
 
     /** Counts an event.
      *
-     * @param name  of the milestone
-     * @param value an expression for what it is worth; empty for nothing
+     * @param milestone its name
+     * @param value     an expression for what it is worth; empty for nothing
      */
     @JsonInclude(JsonInclude.Include.NON_DEFAULT)
     record Milestone(
             String id,
             @JsonInclude String title,
             @JsonInclude String note,
-            String name,
+            String milestone,
             String value,
             @JsonInclude Map<String, Target> exits)
             implements Step {
         public Milestone {
             title = Parts.text(title);
             note = Parts.text(note);
-            name = Parts.text(name);
+            milestone = Parts.text(milestone);
             value = Parts.text(value);
             exits = Parts.frozen(exits);
         }

@@ -81,7 +81,12 @@ final class NumberReader {
     private NumberReader() {}
 
     static Reading read(String text, Context context) {
-        List<Mention> found = find(Tokens.of(text), context);
+        Tokens tokens = Tokens.of(text);
+        List<Mention> found = find(tokens, context);
+        if (tokens.size() > 1 && !found.isEmpty()) {
+            found = DateTimeReader.apart(found, DateReader.find(tokens, context, false));
+            found = DateTimeReader.apart(found, TimeReader.find(tokens, context, false));
+        }
         Mention company = company(text, found);
         if (company != null) {
             return Settling.reading(text, List.of(company));

@@ -185,7 +185,8 @@ final class TimeReader {
         }
         boolean to = tokens.is(next, Set.of("to", "of", "before"));
         boolean past = tokens.is(next, Set.of("past", "after"));
-        boolean britishHalf = minutes == 30 && tokens.is(at, "half") && !to && !past;
+        boolean britishHalf =
+                minutes == 30 && tokens.is(at, "half") && !to && !past && !tokens.is(next, Set.of("a", "an"));
         if (!to && !past && !britishHalf || to && !tokens.is(at, "quarter") && minutes % 5 != 0) {
             return null;
         }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Variable;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,20 +23,32 @@ final class Talk {
     final List<Event> events = new ArrayList<>();
     final List<List<Reads.Read>> reads = new ArrayList<>();
 
-    private Talk(FakePorts ports, Flow... flows) {
+    Talk(FakePorts ports, Flow... flows) {
+        this(ports, List.of(), flows);
+    }
+
+    private Talk(FakePorts ports, List<Variable> declared, Flow... flows) {
         this.ports = ports;
         this.playbook = new Playbook(new Release(
                 1,
                 new Release.Profile("Vesper", "GB", "Europe/London"),
                 flows[0].id(),
                 List.of(flows),
-                List.of(),
+                declared,
                 List.of()));
     }
 
     static Talk with(FakePorts ports, Flow... flows) {
         Talk talk = new Talk(ports, flows);
         talk.take(new Event.Started(talk.stamp(), "web", "https://tarnfell.example/"));
+        return talk;
+    }
+
+    /** As {@link #with}, where a variable outlives the conversation. */
+    static Talk remembering(String variable, Flow flow) {
+        Variable declared = new Variable(variable, ValueType.PERSON_NAME, Variable.Origin.VISITOR, "");
+        Talk talk = new Talk(new FakePorts(), List.of(declared), flow);
+        talk.take(new Event.Started(talk.stamp(), "web", ""));
         return talk;
     }
 

@@ -1,0 +1,155 @@
+package com.shuttle.core.engine;
+
+import static com.shuttle.core.flow.FlowBuilder.flow;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.reading.Value;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.From;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import org.junit.jupiter.api.Test;
+
+class InterviewTest {
+
+    private static final String FACTS = "{'variable':'name','label':'your name','type':'person_name'},"
+            + "{'variable':'email','label':'email','type':'email'},"
+            + "{'variable':'pupils','label':'number of pupils','type':'number','limits':{'min':8,'max':60}},"
+            + "{'variable':'day','label':'day of the visit','type':'date','limits':{'earliest':'today'}},"
+            + "{'variable':'lunch','label':'lunch','type':'yes_no','optional':true}";
+
+    private static Flow interview(String facts) {
+        return flow("main")
+                .json("{'kind':'interview','id':'i','ask':['Tell me about it.'],'facts':[" + facts
+                        + "],'exits':{'complete':'step:done','declined':'step:no','gave_up':'step:g'}}")
+                .message("done", "Done: {{name}}, {{email}}, {{pupils}}, {{day}}.", "end")
+                .message("no", "Another time.", "end")
+                .message("g", "Gave up.", "end")
+                .build();
+    }
+
+    private static Talk begun() {
+        return Talk.with(new FakePorts().knows("parking", "Parking is free.", 0.9), interview(FACTS));
+    }
+
+    @Test
+    void everythingMayComeInOneSentence() {
+        begun().hears("Tell me about it.", "What is your name?")
+                .says("I'm Dana Whitlow, dana@example.org, 28 pupils on 12 May, no lunch")
+                .hearsPart("Number of pupils: **28**")
+                .says("yes")
+                .hears("Done: Dana Whitlow, dana@example.org, 28, Tuesday 12 May 2026.");
+    }
+
+    @Test
+    void onlyWhatIsMissingIsAskedAndOptionalFactsOnce() {
+        Talk talk = begun().says("28 pupils on 12 May").hearsPart("your name");
+        talk.says("Dana Whitlow").hearsPart("email").says("dana@example.org").hearsPart("Lunch");
+        talk.says("skip").hearsPart("Is that right?");
+        assertThat(talk.heard.toString()).doesNotContain("Lunch");
+    }
+
+    @Test
+    void whatWasSaidEarlierIsNotAskedAgain() {
+        Flow flow = flow("main")
+                .choice("menu", "What is it?", "A school visit", "i", "Something else", "end")
+                .json("{'kind':'interview','id':'i','ask':[''],'facts':[" + FACTS + "],'exits':{'complete':'end'}}")
+                .build();
+        Talk.with(flow)
+                .says("a school visit for 30 pupils, dana@example.org")
+                .knows("pupils", "30")
+                .knows("email", "dana@example.org")
+                .hearsPart("your name");
+    }
+
+    @Test
+    void correctionsAreTakenByNameAndByValue() {
+        Talk talk = begun().says("I'm Dana Whitlow, dana@example.org, 50 pupils on 12 May, lunch please");
+        talk.says("15, not 50").knows("pupils", "15").hearsPart("I've changed the number of pupils to 15.");
+        talk.says("the email is wrong, it's dana@example.com").knows("email", "dana@example.com");
+        talk.says("no, it's 16 people").knows("pupils", "16");
+        talk.says("13 may instead").knows("day", "Wednesday 13 May 2026");
+        talk.says("my name is Dana Wheatley").knows("name", "Dana Wheatley").knows("pupils", "16");
+        talk.says("no")
+                .hearsPart("What should I change?")
+                .says("all good now, yes")
+                .hearsPart("Done:");
+    }
+
+    @Test
+    void sideQuestionsAreAnsweredAndTheInterviewGoesOn() {
+        Talk talk = begun().says("Dana Whitlow").says("is there parking?");
+        talk.hearsPart("Parking is free.").hearsPart("email");
+        talk.says("dana@example.org. is there parking for a coach?")
+                .hearsPart("Parking is free.")
+                .knows("email", "dana@example.org");
+    }
+
+    @Test
+    void whatDoesNotFitIsToldAndTheRestIsKept() {
+        Talk talk = begun().says("I'm Dana Whitlow, 500 pupils on 12 May");
+        talk.hearsPart("Number of pupils: That is too much")
+                .knows("name", "Dana Whitlow")
+                .hearsPart("email");
+        talk.says("dana@example.org")
+                .says("7")
+                .hearsPart("too little")
+                .says("nine")
+                .says("no")
+                .says("yes")
+                .hearsPart("Done:");
+    }
+
+    @Test
+    void theVisitorMayDeclineOrGiveUp() {
+        begun().says("forget it").hears("Another time.");
+        begun().says("I'd rather not say").hears("Another time.");
+        begun().says("Dana Whitlow").says("qwrt").says("hm").says("?!").hears("Gave up.");
+    }
+
+    @Test
+    void factsOfAGroupAreAskedTogether() {
+        Talk talk = Talk.with(
+                interview(
+                        "{'variable':'name','label':'name','type':'person_name','group':'g'},{'variable':'email','label':'email','type':'email','group':'g'}"));
+        talk.hearsPart("Please tell me the name and email.")
+                .says("Dana Whitlow, dana@example.org")
+                .hearsPart("Is that right?");
+    }
+
+    @Test
+    void aValueLearntElsewhereThatDoesNotFitIsAskedForAgain() {
+        Talk talk = new Talk(new FakePorts(), interview(FACTS));
+        talk.take(new Event.Started(talk.stamp(), "web", "", "v", "", Map.of("pupils", Value.Numeric.of(900))));
+        talk.hearsPart("too much");
+        assertThat(talk.state.variables()).doesNotContainKey("pupils");
+    }
+
+    /** In whatever order the facts arrive, one by one or two at once, the result is the same. */
+    @Property(tries = 60)
+    void theOrderOfFactsDoesNotMatter(@ForAll @From("orders") List<Integer> order, @ForAll boolean inPairs) {
+        List<String> facts =
+                List.of("my name is Dana Whitlow", "dana@example.org", "28 pupils", "on 12 May", "no lunch");
+        List<String> said = new ArrayList<>();
+        order.forEach(i -> said.add(facts.get(i)));
+        Talk talk = begun();
+        for (int i = 0; i < said.size(); i++) {
+            boolean pair = inPairs && i + 1 < said.size();
+            talk.says(pair ? said.get(i) + ", " + said.get(++i) : said.get(i));
+        }
+        talk.says("yes")
+                .hears("Done: Dana Whitlow, dana@example.org, 28, Tuesday 12 May 2026.")
+                .knows("lunch", "no");
+    }
+
+    @Provide
+    Arbitrary<List<Integer>> orders() {
+        return Arbitraries.shuffle(0, 1, 2, 3, 4);
+    }
+}
