@@ -26,13 +26,14 @@ class Helper {
     this.address = script.dataset.expressions;
     this.field = field;
     this.typed = typed;
+    this.turn = 0;
     this.condition = field.closest('.expression').hasAttribute('data-condition');
     this.box = element('span', 'helper');
     this.said = element('span', 'helper-said');
     this.said.setAttribute('role', 'status');
     this.box.append(this.said);
     if (this.condition) {
-      const inWords = element('label', '', 'in words');
+      const inWords = element('span', 'in-words', 'in words');
       this.words = element('input', 'boxed');
       this.words.placeholder = 'guests between 6 and 20 and team Events is open';
       this.words.setAttribute('aria-label', 'The rule in plain words');
@@ -52,15 +53,18 @@ class Helper {
     this.box.remove();
   }
 
+  /** After a pause in typing. What was asked before the typing is of no interest any more. */
   later(what) {
+    this.turn += 1;
     clearTimeout(this.timer);
     this.timer = setTimeout(what, PAUSE_MS);
   }
 
   async ask(question, from) {
+    const { turn } = this;
     const asked = { condition: this.condition, all: true, ...question };
     const { status, body } = await postJson(this.address, asked).catch(() => ({ status: 0 }));
-    if (status === 200 && this.box.isConnected) {
+    if (status === 200 && this.box.isConnected && turn === this.turn) {
       this.show(body, from);
     }
   }

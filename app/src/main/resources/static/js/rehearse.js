@@ -28,7 +28,15 @@ export function rehearse(dock, hooks) {
     }
     view.messages.filter((message) => message.from === 'visitor').forEach(bubble);
     working(view);
-    view.messages.filter((message) => message.from !== 'visitor').forEach(bubble);
+    view.messages.filter((message) => message.from !== 'visitor').forEach((message) => bubble(message, view.many));
+    talk.querySelector('.go-on')?.remove();
+    if (view.waits) {
+      const words = { time: 'Let the time pass', signal: 'Bring the signal', file: 'Send a sample file' }[view.waits];
+      const go = element('button', 'button go-on', words);
+      go.type = 'button';
+      go.addEventListener('click', () => tell({ goOn: true }));
+      talk.append(go);
+    }
     const known = Object.entries(view.variables);
     facts.hidden = known.length === 0;
     facts.querySelector('summary').textContent = `Variables (${known.length})`;
@@ -52,7 +60,7 @@ export function rehearse(dock, hooks) {
     talk.append(why);
   }
 
-  function bubble(message) {
+  function bubble(message, many) {
     const made = element('div', `bubble ${message.from === 'visitor' ? 'visitor' : 'formatted'}`);
     if (message.from === 'visitor') {
       made.textContent = message.text;
@@ -62,11 +70,28 @@ export function rehearse(dock, hooks) {
     talk.append(made);
     if (message.options.length > 0) {
       const offers = element('div', 'offers');
-      for (const option of message.options) {
+      const chosen = new Set();
+      for (const option of message.options.filter((one) => !one.link)) {
         const button = element('button', '', option.label);
         button.type = 'button';
-        button.addEventListener('click', () => tell({ pick: option.id }));
+        button.addEventListener('click', () => {
+          if (!many) {
+            tell({ pick: [option.id] });
+          } else {
+            const on = !chosen.delete(option.id);
+            if (on) {
+              chosen.add(option.id);
+            }
+            button.setAttribute('aria-pressed', String(on));
+          }
+        });
         offers.append(button);
+      }
+      if (many) {
+        const send = element('button', '', 'Send');
+        send.type = 'button';
+        send.addEventListener('click', () => chosen.size > 0 && tell({ pick: [...chosen] }));
+        offers.append(send);
       }
       talk.append(offers);
     }

@@ -233,7 +233,7 @@ script.addEventListener('click', async (event) => {
   const button = event.target.closest('button');
   const row = rowOf(event.target);
   if (!button) {
-    if (row && !event.target.closest('input, textarea, select, label')) {
+    if (row && !row.contains(document.activeElement) && !event.target.closest('input, textarea, select, label, summary')) {
       row.querySelector('.say, .lead')?.focus();
     }
     return;

@@ -175,6 +175,11 @@ function field(type, label, attributes, read, hooks) {
   return { box, input };
 }
 
+/** "10:15 am", which can mean one time only. */
+const clockWords = (time) => (Number(time.slice(0, 2)) < 13 && time !== ''
+  ? `${Number(time.slice(0, 2)) % 12 || 12}:${time.slice(3, 5)} ${time < '12' ? 'am' : 'pm'}`
+  : time);
+
 const dayWords = (date) => date.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
 function calendar(awaiting, hooks) {
@@ -185,7 +190,7 @@ function calendar(awaiting, hooks) {
     { min: awaiting.earliest && time ? `${awaiting.earliest}T00:00` : awaiting.earliest, max: awaiting.latest && time ? `${awaiting.latest}T23:59` : awaiting.latest },
     (input) => {
       const at = new Date(input.value.length === 10 ? `${input.value}T12:00` : input.value);
-      return Number.isNaN(at.getTime()) ? '' : dayWords(at) + (time ? ` at ${input.value.slice(11, 16)}` : '');
+      return Number.isNaN(at.getTime()) ? '' : dayWords(at) + (time ? ` at ${clockWords(input.value.slice(11, 16))}` : '');
     },
     hooks,
   );
@@ -193,7 +198,7 @@ function calendar(awaiting, hooks) {
 }
 
 function clock(awaiting, hooks) {
-  return [field('time', 'Send this time', { min: awaiting.earliest, max: awaiting.latest }, (input) => input.value, hooks).box];
+  return [field('time', 'Send this time', { min: awaiting.earliest, max: awaiting.latest }, (input) => clockWords(input.value), hooks).box];
 }
 
 function slider(awaiting, hooks) {

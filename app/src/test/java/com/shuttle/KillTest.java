@@ -10,6 +10,8 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -18,6 +20,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -61,6 +64,47 @@ class KillTest {
     }
 
     @Test
+    void aTimerSurvivesAndGoesOffOnce(@TempDir Path data) throws Exception {
+        ServerProcess first = ServerProcess.start(data, "com.shuttle.Shuttle", Map.of("SHUTTLE_DEMO", "true"));
+        Talk talk;
+        try {
+            talk = begin(first, "step-gallery");
+            HttpResponse<String> said =
+                    post(first, messages(talk), talk.token(), "{\"clientMessageId\":\"m\",\"text\":\"flow\"}");
+            assertThat(said.body()).contains("\"kind\":\"time\"");
+        } finally {
+            first.kill();
+        }
+        ServerProcess second = ServerProcess.start(data, "com.shuttle.Shuttle", Map.of("SHUTTLE_DEMO", "true"));
+        try {
+            String transcript = streamUntil(second, talk, "Tours so far: 1.");
+            assertThat(transcript.split("\"text\":\"There we are\\.", -1)).hasSize(2);
+        } finally {
+            second.kill();
+        }
+    }
+
+    /** Follows a conversation as it goes on until it says this; what the stream said. */
+    private String streamUntil(ServerProcess server, Talk talk, String words) throws Exception {
+        HttpRequest stream = HttpRequest.newBuilder(server.uri("/api/v1/chat/conversations/" + talk.id() + "/stream"))
+                .header("Authorization", "Bearer " + talk.token())
+                .timeout(Duration.ofSeconds(60))
+                .build();
+        StringBuilder heard = new StringBuilder();
+        try (Stream<String> lines = http.send(stream, BodyHandlers.ofLines()).body()) {
+            for (Iterator<String> line = lines.iterator(); heard.indexOf(words) < 0 && line.hasNext(); ) {
+                heard.append(line.next()).append('\n');
+            }
+        }
+        assertThat(heard).contains(words);
+        return heard.toString();
+    }
+
+    private static String messages(Talk talk) {
+        return "/api/v1/chat/conversations/" + talk.id() + "/messages";
+    }
+
+    @Test
     void whatHindersAStartIsOneSentence(@TempDir Path data) throws Exception {
         ServerProcess running = ServerProcess.start(data.resolve("a"), "com.shuttle.Shuttle", Map.of());
         try {
@@ -80,8 +124,12 @@ class KillTest {
     }
 
     private Talk begin(ServerProcess server) {
+        return begin(server, "vesper");
+    }
+
+    private Talk begin(ServerProcess server, String bot) {
         try {
-            JsonNode begun = JSON.readTree(post(server, "/api/v1/chat/vesper/conversations", null, "{}")
+            JsonNode begun = JSON.readTree(post(server, "/api/v1/chat/" + bot + "/conversations", null, "{}")
                     .body());
             return new Talk(
                     begun.get("conversation").asString(), begun.get("token").asString(), new ConcurrentHashMap<>());

@@ -103,7 +103,7 @@ public class UploadService {
         String clean = Words.clean(original == null ? "" : original)
                 .replaceAll("[\\\\/:*?\"<>|\\s]+", " ")
                 .strip();
-        String bare = clean.replaceAll("^\\.+", "");
+        String bare = clean.replaceAll("^[.\\s]+", "");
         String whole = bare.isEmpty() ? "file" : bare;
         return whole.length() <= 150 ? whole : whole.substring(whole.length() - 150);
     }

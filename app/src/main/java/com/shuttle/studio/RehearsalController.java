@@ -2,16 +2,18 @@ package com.shuttle.studio;
 
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
-import com.shuttle.core.engine.Event;
+import com.shuttle.core.engine.Awaiting;
 import com.shuttle.core.engine.Message;
 import com.shuttle.core.engine.TraceLine;
 import com.shuttle.core.engine.Turn;
+import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Markdown;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,7 +30,8 @@ class RehearsalController {
     record Told(
             @Nullable String rehearsal,
             @Nullable String text,
-            @Nullable String pick) {}
+            @Nullable List<String> pick,
+            @Nullable Boolean goOn) {}
 
     record MessageView(String from, String text, String html, List<Message.Offer> options) {}
 
@@ -36,6 +39,8 @@ class RehearsalController {
      * A turn as the dock shows it.
      *
      * @param problem why the event was not taken; empty if it was
+     * @param waits   {@code time}, {@code signal} or {@code file} where the designer can bring it about; otherwise empty
+     * @param many    whether several options may be picked
      * @param at      id of the step the conversation stands at now; empty for none
      */
     record View(
@@ -46,6 +51,8 @@ class RehearsalController {
             Map<String, String> variables,
             List<String> effects,
             String speaker,
+            String waits,
+            boolean many,
             String flow,
             String at) {}
 
@@ -65,21 +72,20 @@ class RehearsalController {
     }
 
     @PostMapping("/turns")
-    ResponseEntity<View> tell(@PathVariable String id, @RequestBody Told told) {
+    ResponseEntity<View> tell(@PathVariable String id, @RequestBody Told asked) {
         Bot bot = bots.bot(id);
-        String rehearsal = told.rehearsal() == null ? "" : told.rehearsal();
-        String text = told.text() == null ? "" : Words.clean(told.text());
-        boolean picks = told.pick() != null && !told.pick().isBlank();
-        if (!picks && (text.isBlank() || text.length() > Words.LONGEST_MESSAGE)) {
+        String rehearsal = asked.rehearsal() == null ? "" : asked.rehearsal();
+        String text = asked.text() == null ? "" : Words.clean(asked.text());
+        boolean goesOn = Boolean.TRUE.equals(asked.goOn());
+        boolean picks = asked.pick() != null && !asked.pick().isEmpty();
+        if (!picks && !goesOn && (text.isBlank() || text.length() > Words.LONGEST_MESSAGE)) {
             return ResponseEntity.unprocessableContent()
                     .body(problem(rehearsal, "A message has 1 to " + Words.LONGEST_MESSAGE + " readable characters."));
         }
-        return rehearsals
-                .tell(
-                        rehearsal,
-                        bot,
-                        stamp -> picks ? new Event.Picked(stamp, List.of(told.pick())) : new Event.Said(stamp, text))
-                .map(played -> ResponseEntity.ok(view(played)))
+        Optional<Rehearsals.Played> told = goesOn
+                ? rehearsals.goOn(rehearsal, bot)
+                : picks ? rehearsals.pick(rehearsal, bot, asked.pick()) : rehearsals.say(rehearsal, bot, text);
+        return told.map(played -> ResponseEntity.ok(view(played)))
                 .orElseGet(() -> ResponseEntity.status(410)
                         .body(problem(rehearsal, "This rehearsal is over. Start it again to go on.")));
     }
@@ -110,9 +116,21 @@ class RehearsalController {
                                 .filter(words -> !words.isEmpty())
                                 .toList(),
                         turn.state().speaker().key(),
+                        waits(turn.state().awaiting()),
+                        turn.messages().stream()
+                                .anyMatch(m -> m.look() != null && m.look().many()),
                         at == null ? "" : at.flow(),
                         at == null ? "" : at.step());
             }
+        };
+    }
+
+    private static String waits(@Nullable Awaiting awaiting) {
+        return switch (awaiting == null ? null : awaiting.kind()) {
+            case TIME -> "time";
+            case SIGNAL -> "signal";
+            case QUESTION -> awaiting.type() == ValueType.FILE ? "file" : "";
+            case null, default -> "";
         };
     }
 
@@ -123,6 +141,6 @@ class RehearsalController {
     }
 
     private static View problem(String rehearsal, String problem) {
-        return new View(rehearsal, problem, List.of(), List.of(), Map.of(), List.of(), "", "", "");
+        return new View(rehearsal, problem, List.of(), List.of(), Map.of(), List.of(), "", "", false, "", "");
     }
 }

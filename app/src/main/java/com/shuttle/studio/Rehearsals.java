@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.BotPorts;
+import com.shuttle.core.engine.Awaiting;
 import com.shuttle.core.engine.Engine;
 import com.shuttle.core.engine.Event;
 import com.shuttle.core.engine.Playbook;
@@ -14,8 +15,8 @@ import com.shuttle.core.engine.Turn;
 import com.shuttle.web.Ids;
 import java.time.Duration;
 import java.time.InstantSource;
+import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import org.springframework.stereotype.Service;
 
 /**
@@ -46,13 +47,40 @@ class Rehearsals {
 
     Played begin(Bot bot) {
         String id = Ids.next();
-        Turn turn = play(bot, State.NEW, stamp -> new Event.Started(stamp, "web", ""));
+        Turn turn = play(bot, State.NEW, (stamp, playbook, state) -> new Event.Started(stamp, "web", ""));
         keep(id, bot, turn);
         return new Played(id, turn);
     }
 
-    /** Plays an event; empty if the rehearsal is gone or belongs to another bot. */
-    Optional<Played> tell(String id, Bot bot, Function<Stamp, Event> event) {
+    /** The visitor types; empty if the rehearsal is gone or belongs to another bot. A secret is not kept at all. */
+    Optional<Played> say(String id, Bot bot, String text) {
+        return tell(
+                id,
+                bot,
+                (stamp, playbook, state) -> Engine.isSecret(playbook, state, text)
+                        ? new Event.Confided(stamp, "rehearsed")
+                        : new Event.Said(stamp, text));
+    }
+
+    /** The visitor picks; empty as for {@link #say}. */
+    Optional<Played> pick(String id, Bot bot, List<String> options) {
+        return tell(id, bot, (stamp, playbook, state) -> new Event.Picked(stamp, options));
+    }
+
+    /** What is waited for comes at once: the time, the signal, or a file; empty as for {@link #say}. */
+    Optional<Played> goOn(String id, Bot bot) {
+        return tell(id, bot, (stamp, playbook, state) -> {
+            Awaiting awaiting = state.awaiting();
+            String key = awaiting == null ? "" : awaiting.key();
+            return awaiting != null && awaiting.kind() == Awaiting.Kind.SIGNAL
+                    ? new Event.Signalled(stamp, key, "rehearsed")
+                    : awaiting != null && awaiting.kind() == Awaiting.Kind.QUESTION
+                            ? new Event.Sent(stamp, "rehearsed", "sample.png")
+                            : new Event.TimeCame(stamp, key);
+        });
+    }
+
+    private Optional<Played> tell(String id, Bot bot, ToEvent event) {
         Rehearsal rehearsal = open.getIfPresent(id);
         if (rehearsal == null || !rehearsal.bot().equals(bot.id())) {
             return Optional.empty();
@@ -62,10 +90,14 @@ class Rehearsals {
         return Optional.of(new Played(id, turn));
     }
 
-    private Turn play(Bot bot, State state, Function<Stamp, Event> event) {
+    private interface ToEvent {
+        Event event(Stamp stamp, Playbook playbook, State state);
+    }
+
+    private Turn play(Bot bot, State state, ToEvent event) {
         Playbook playbook = new Playbook(bots.draftRelease(bot));
-        return Engine.take(
-                playbook, state, event.apply(new Stamp(clock.instant(), Ids.seed())), ports.of(bot.id(), "rehearsal"));
+        Event taken = event.event(new Stamp(clock.instant(), Ids.seed()), playbook, state);
+        return Engine.take(playbook, state, taken, ports.of(bot.id(), "rehearsal"));
     }
 
     private void keep(String id, Bot bot, Turn turn) {

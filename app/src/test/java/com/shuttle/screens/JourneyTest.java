@@ -114,7 +114,7 @@ class JourneyTest {
 
     private static void backToOption(Page page, int number) {
         tabBackTo(page, ".row[data-kind=choice] .say");
-        tabTo(page, "[data-field='option.o" + number + "']");
+        tabTo(page, "[data-field='options.o" + number + ".label']");
     }
 
     private static void backToText(Page page) {

@@ -59,11 +59,19 @@ final class Screens implements AutoCloseable {
         return stranger(1280, 800, ColorScheme.LIGHT);
     }
 
+    /** A page of somebody whose browser kept this from a visit before. */
+    Page returning(String storageState) {
+        return page(
+                new Browser.NewContextOptions().setStorageState(storageState).setViewportSize(1280, 800));
+    }
+
     Page stranger(int width, int height, ColorScheme scheme) {
-        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
-                .setBaseURL(base)
-                .setViewportSize(width, height)
-                .setColorScheme(scheme));
+        return page(
+                new Browser.NewContextOptions().setViewportSize(width, height).setColorScheme(scheme));
+    }
+
+    private Page page(Browser.NewContextOptions options) {
+        BrowserContext context = browser.newContext(options.setBaseURL(base));
         context.setDefaultTimeout(15_000);
         context.onWebError(error -> complaints.add(error.error()));
         context.onConsoleMessage(message -> {

@@ -44,8 +44,16 @@ class ScreensTest {
     @EnumSource(names = {"LIGHT", "DARK"})
     void everyMainViewIsAccessible(ColorScheme scheme) {
         Page page = screens.signedIn("tobin.ashgrove", scheme);
-        for (String path :
-                List.of("/bots", "/knowledge", "/leads", "/inbox", "/settings", "/api/docs", "/chat/vesper")) {
+        for (String path : List.of(
+                "/bots",
+                "/knowledge",
+                "/leads",
+                "/inbox",
+                "/settings",
+                "/api/docs",
+                "/chat/vesper",
+                "/chat/dome-hire",
+                "/chat/step-gallery")) {
             page.navigate(path);
             check(page, path);
         }
@@ -55,7 +63,7 @@ class ScreensTest {
         page.locator(".row .say").nth(1).click();
         check(page, "script");
         String bot = page.url().replaceAll("/flows/.*", "");
-        for (String tab : List.of("/profile", "/knowledge", "/releases")) {
+        for (String tab : List.of("/profile", "/variables", "/knowledge", "/releases")) {
             page.navigate(bot + tab);
             check(page, tab);
         }
@@ -95,8 +103,16 @@ class ScreensTest {
     void nothingRunsOverTheEdgeOfANarrowScreen() {
         Page page = screens.signedIn("maren.holt");
         page.setViewportSize(390, 760);
-        for (String path :
-                List.of("/bots", "/leads", "/inbox", "/settings", "/knowledge", "/api/docs", "/chat/vesper")) {
+        for (String path : List.of(
+                "/bots",
+                "/leads",
+                "/inbox",
+                "/settings",
+                "/knowledge",
+                "/api/docs",
+                "/chat/vesper",
+                "/chat/dome-hire",
+                "/chat/step-gallery")) {
             page.navigate(path);
             assertThat(page.locator("main")).isVisible();
             Object over = page.evaluate("document.querySelector('main').getBoundingClientRect().right - innerWidth");
@@ -195,6 +211,7 @@ class ScreensTest {
         page.locator("[data-add-wording]").click();
         assertThat(page.locator(".say").nth(1)).isFocused();
         page.keyboard().type("Hi there");
+        page.locator(".row.open .more-settings summary").click();
         page.locator(".row.open [data-field=title]").fill("Greeting");
         page.locator(".part-title").fill("Welcome");
         assertThat(page.locator("#saved")).hasText("All changes saved");

@@ -16,6 +16,7 @@ import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -24,6 +25,10 @@ import org.jspecify.annotations.Nullable;
  * understood. What else the message gives away is kept whichever rule takes it.
  */
 final class Listener {
+
+    /** Words beside a mark that say nothing about it. */
+    private static final Set<String> POLITE =
+            Set.of("please", "thanks", "thank", "you", "stars", "star", "out", "of", "five");
 
     private final TurnRun run;
     private final Walker walker;
@@ -281,7 +286,7 @@ final class Listener {
             String comment = (text.substring(0, start) + text.substring(end))
                     .replaceAll("^[\\s,.:;/-]+|(?i)^(?:stars?|out of (?:5|five))\\b", "")
                     .strip();
-            rated(mark.intValue(), Words.of(comment).size() < 2 ? "" : comment);
+            rated(mark.intValue(), POLITE.containsAll(Words.of(comment)) ? "" : comment);
             return true;
         }
         if (Reader.reply(ValueType.YES_NO, text, run.context())

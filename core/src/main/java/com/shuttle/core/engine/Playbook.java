@@ -69,6 +69,7 @@ public final class Playbook {
                         if (!set.variable().isBlank() && !variables.containsKey(set.variable())) {
                             known = known == null ? new Expressions(variables) : known;
                             ValueType type = known.typeOf(set.value());
+                            type = type == null ? typeOfCounter(set) : type;
                             if (type != null || round == 1) {
                                 variables.put(set.variable(), type == null ? ValueType.TEXT : type);
                             }
@@ -77,6 +78,13 @@ public final class Playbook {
                 }
             }
         }
+    }
+
+    /** A number, for a variable that is counted on from itself ("known(n) ? n + 1 : 1"); otherwise null. */
+    private @Nullable ValueType typeOfCounter(Branches.Assignment set) {
+        Map<String, ValueType> counted = new LinkedHashMap<>(variables);
+        counted.put(set.variable(), ValueType.NUMBER);
+        return new Expressions(counted).typeOf(set.value()) == ValueType.NUMBER ? ValueType.NUMBER : null;
     }
 
     /** What may be read from a message that answers something else. */

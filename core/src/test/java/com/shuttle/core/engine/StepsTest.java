@@ -128,11 +128,11 @@ class StepsTest {
         Flow flow = flow("main")
                 .question("q", "How many?", ValueType.NUMBER, "n", "c")
                 .json(
-                        "{'kind':'compute','id':'c','sets':[{'id':'c1','variable':'price','value':'n * 7.5'},{'id':'c2','variable':'bad','value':'n / 0'}],'exits':{'next':'step:k'}}")
+                        "{'kind':'compute','id':'c','sets':[{'id':'c1','variable':'price','value':'n * 7.5'},{'id':'c2','variable':'bad','value':'n / 0'},{'id':'c3','variable':'count','value':'known(count) ? count + 1 : 1'}],'exits':{'next':'step:k'}}")
                 .json("{'kind':'milestone','id':'k','milestone':'Priced','value':'price','exits':{'next':'step:m'}}")
-                .message("m", "{{price}}{{bad}}", "end")
+                .message("m", "{{price}}{{bad}} {{count}}", "end")
                 .build();
-        Talk talk = Talk.with(flow).says("4").hears("30").tookBy("cannot compute");
+        Talk talk = Talk.with(flow).says("4").hears("30 1").tookBy("cannot compute");
         assertThat(talk.effects).contains(new Effect.Reach("Priced", new BigDecimal("30")));
     }
 
