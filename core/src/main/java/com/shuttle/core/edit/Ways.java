@@ -3,6 +3,7 @@ package com.shuttle.core.edit;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import java.util.List;
@@ -27,9 +28,7 @@ final class Ways {
     static @Nullable String wayOn(Step step) {
         return parts(step) || step.slots().isEmpty()
                 ? null
-                : step instanceof Step.HandOff
-                        ? "nobody"
-                        : step.slots().getFirst().id();
+                : step instanceof HandOff ? "nobody" : step.slots().getFirst().id();
     }
 
     /** As {@link #wayOn}, and for a step whose exits part its first usual exit that leads nowhere yet. */

@@ -40,7 +40,7 @@ final class AnswerCheck {
 
     /** A rule that cannot be told lets the answer pass: the designer's mistake must not stop a visitor. */
     private static boolean fails(Check check, String variable, Value value, TurnRun run) {
-        return switch (run.evaluate(check.rule(), Map.of(variable, value))) {
+        return switch (run.evaluator().evaluate(check.rule(), Map.of(variable, value))) {
             case Expressions.Result.Given(Value.YesNo(boolean holds)) -> !holds;
             case Expressions.Result.Given given -> false;
             case Expressions.Result.Failed(String why) -> {

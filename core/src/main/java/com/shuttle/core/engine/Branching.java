@@ -24,7 +24,7 @@ final class Branching {
     /** The exit of the first rule that holds. A rule that cannot be told does not hold. */
     String way(Step.Branch branch) {
         for (Rule rule : branch.rules()) {
-            if (!rule.when().isBlank() && run.holds(rule.when(), Map.of())) {
+            if (!rule.when().isBlank() && run.evaluator().holds(rule.when(), Map.of())) {
                 run.trace("rule", rule.label());
                 return rule.exit();
             }
@@ -86,7 +86,7 @@ final class Branching {
             if (set.variable().isBlank() || set.value().isBlank()) {
                 continue;
             }
-            switch (run.evaluate(set.value(), Map.of())) {
+            switch (run.evaluator().evaluate(set.value(), Map.of())) {
                 case Expressions.Result.Given(Value value) -> {
                     Value kept = fitted(set.variable(), value);
                     run.set(set.variable(), kept);
@@ -117,7 +117,7 @@ final class Branching {
         }
         BigDecimal worth = BigDecimal.ZERO;
         if (!milestone.value().isBlank()) {
-            switch (run.evaluate(milestone.value(), Map.of())) {
+            switch (run.evaluator().evaluate(milestone.value(), Map.of())) {
                 case Expressions.Result.Given(Value.Numeric(BigDecimal number)) -> worth = number;
                 case Expressions.Result.Given given -> run.trace("cannot compute", "the value is no number");
                 case Expressions.Result.Failed(String why) -> run.trace("cannot compute", why);

@@ -3,9 +3,11 @@ package com.shuttle.core.engine;
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.engine.Turn.Reason;
 import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Wait;
 import com.shuttle.core.reading.Context;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
@@ -66,12 +68,12 @@ public final class Engine {
             case Event.Picked picked -> {
                 run.say(From.VISITOR, "", labels(state, picked.options()), List.of());
                 run.trace("picked", labels(state, picked.options()));
-                new Listener(run, walker).pick(picked.options());
+                new Picks(run, walker, new Repairs(run, walker)).pick(picked.options());
             }
             case Event.TimeCame ignored -> timeCame(run, walker);
             case Event.Signalled signalled -> {
                 Step step = playbook.step(run.at());
-                if (step instanceof Step.Wait wait) {
+                if (step instanceof Wait wait) {
                     run.trace("signal came", "");
                     if (!wait.variable().isBlank() && !signalled.text().isBlank()) {
                         run.set(wait.variable(), new Value.Text(signalled.text()));
@@ -119,11 +121,11 @@ public final class Engine {
         if (run.speaker() == Speaker.QUEUED) {
             run.trace("nobody came", "");
             run.leaveQueue();
-            if (step instanceof Step.HandOff handOff) {
+            if (step instanceof HandOff handOff) {
                 run.say(handOff.nobody().isBlank() ? Phrasebook.NOBODY : handOff.nobody());
                 walker.leave(handOff, "nobody");
             }
-        } else if (step instanceof Step.Wait wait) {
+        } else if (step instanceof Wait wait) {
             run.trace("time came", "");
             run.await(null);
             if (wait.signal() && wait.exit("too_late") == null) {
@@ -136,7 +138,7 @@ public final class Engine {
     private static void giveBack(TurnRun run, Walker walker) {
         Step step = run.playbook.step(run.at());
         run.pass(Speaker.BOT);
-        if (step instanceof Step.HandOff && step.exit("back") != null) {
+        if (step instanceof HandOff && step.exit("back") != null) {
             walker.leave(step, "back");
         } else {
             run.stand(null);
@@ -146,7 +148,7 @@ public final class Engine {
 
     private static void close(TurnRun run, Walker walker) {
         Step step = run.playbook.step(run.at());
-        if (step instanceof Step.HandOff && step.exit("closed") != null) {
+        if (step instanceof HandOff && step.exit("closed") != null) {
             run.pass(Speaker.BOT);
             walker.leave(step, "closed");
         } else {

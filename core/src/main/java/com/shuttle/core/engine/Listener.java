@@ -1,6 +1,7 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.engine.Message.Offer;
+import com.shuttle.core.flow.Answer;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.Option;
@@ -34,12 +35,14 @@ final class Listener {
     private final Walker walker;
     private final Repairs repairs;
     private final Asking asking;
+    private final Picks picks;
 
     Listener(TurnRun run, Walker walker) {
         this.run = run;
         this.walker = walker;
         this.repairs = new Repairs(run, walker);
         this.asking = new Asking(run, walker);
+        this.picks = new Picks(run, walker, repairs);
     }
 
     void take(String text) {
@@ -68,7 +71,7 @@ final class Listener {
                     && !normal.isEmpty()
                     && Words.normal(offer.label()).equals(normal)) {
                 run.trace("answer to the choice", "“" + offer.label() + "” by its label");
-                pick(List.of(offer.id()));
+                picks.pick(List.of(offer.id()));
                 return true;
             }
         }
@@ -83,122 +86,6 @@ final class Listener {
                 && !freeAndAsking(text)
                 && run.playbook.step(run.at()) instanceof Interview interview
                 && new Interviewer(run, walker).take(interview, text);
-    }
-
-    /** Takes options by id; they are among those offered. */
-    void pick(List<String> options) {
-        Awaiting awaiting = run.awaiting();
-        Step step = run.playbook.step(run.at());
-        if (awaiting == null) {
-            return;
-        }
-        String option = options.getFirst();
-        switch (awaiting.kind()) {
-            case SUGGESTION -> pickSuggestion(awaiting, option, step);
-            case CHOICE -> {
-                if (step instanceof Choice choice && run.at() != null) {
-                    choose(choice, options);
-                }
-            }
-            case QUESTION -> {
-                if (step instanceof Question question) {
-                    Value value = Asking.picked(question, option);
-                    if (value == null) {
-                        asking.skip(question);
-                    } else {
-                        asking.take(question, value);
-                    }
-                }
-            }
-            case INTERVIEW -> {
-                if (step instanceof Interview interview) {
-                    new Interviewer(run, walker).pick(interview, option);
-                }
-            }
-            case WHICH -> chosen(awaiting, awaiting.values().get(indexOf(awaiting, option)));
-            case CONFIRM -> confirmed(awaiting, option.equals(Offers.YES));
-            case RATING -> rated(Integer.parseInt(option), "");
-            case COMMENT -> thanked();
-            case ANSWER, TIME, SIGNAL, AGENT -> {}
-        }
-    }
-
-    private static int indexOf(Awaiting awaiting, String option) {
-        return awaiting.offers().stream().map(Offer::id).toList().indexOf(option);
-    }
-
-    private void choose(Choice choice, List<String> options) {
-        List<String> labels = run.awaiting() == null
-                ? List.of()
-                : run.awaiting().offers().stream()
-                        .filter(offer -> options.contains(offer.id()))
-                        .map(Offer::label)
-                        .toList();
-        run.answered(run.at());
-        if (!choice.variable().isBlank()) {
-            run.set(choice.variable(), choice.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
-        }
-        walker.leave(choice, choice.oneWay() ? Choice.PICKED : "option:" + options.getFirst());
-    }
-
-    private void pickSuggestion(Awaiting awaiting, String option, @Nullable Step step) {
-        run.await(null);
-        if (option.equals(Walker.NONE_OF_THESE)) {
-            run.trace("suggestion", "none of them");
-            run.gap(awaiting.asked());
-            run.say(Phrasebook.UNKNOWN);
-        } else {
-            run.ports.entry(option).ifPresentOrElse(walker::sayAnswer, () -> run.say(Phrasebook.UNKNOWN));
-        }
-        if (awaiting.resumes() != null) {
-            run.await(awaiting.resumes());
-            putAgain();
-        } else if (step instanceof Step.Answer) {
-            boolean none = option.equals(Walker.NONE_OF_THESE);
-            String slot = none ? "not_found" : step.exit("suggested") != null ? "suggested" : "answered";
-            walker.leave(step, slot);
-        }
-    }
-
-    private void chosen(Awaiting which, Value value) {
-        run.trace("chosen", value.shown());
-        Step step = run.playbook.step(run.at());
-        if (step instanceof Interview interview) {
-            new Interviewer(run, walker).choose(interview, which, value);
-        } else if (step instanceof Question question) {
-            run.await(which.resumes());
-            asking.take(question, value);
-        }
-    }
-
-    private void confirmed(Awaiting confirm, boolean right) {
-        if (run.playbook.step(run.at()) instanceof Question question) {
-            run.trace("confirmed", right ? "right" : "not right");
-            run.await(confirm.resumes());
-            if (right) {
-                asking.keep(question, confirm.values().getFirst());
-            } else {
-                putAgain();
-            }
-        }
-    }
-
-    private void rated(int stars, String comment) {
-        run.rate(stars, comment);
-        run.trace("rated", Integer.toString(stars));
-        if (comment.isBlank()) {
-            List<Offer> no = List.of(new Offer(Offers.NO, "No, thanks"));
-            run.sayOneOf(List.of(Phrasebook.COMMENT), no);
-            run.await(new Awaiting(
-                    Awaiting.Kind.COMMENT, null, no, 0, "", null, List.of(), List.of(Value.Numeric.of(stars)), ""));
-        } else {
-            thanked();
-        }
-    }
-
-    private void thanked() {
-        run.say(Phrasebook.THANKS);
-        run.pass(Speaker.ENDED);
     }
 
     /** Any words are an answer to a free question, but a question that the knowledge answers is one of the visitor's own. */
@@ -232,11 +119,11 @@ final class Listener {
                 if (!no && awaiting.values().getFirst() instanceof Value.Numeric(java.math.BigDecimal stars)) {
                     run.rate(stars.intValue(), text);
                 }
-                thanked();
+                picks.thanked();
                 yield true;
             }
             case ANSWER -> {
-                if (step instanceof Step.Answer answer && !leadsElsewhere(text)) {
+                if (step instanceof Answer answer && !leadsElsewhere(text)) {
                     run.await(null);
                     walker.answer(answer, text);
                     yield true;
@@ -253,7 +140,7 @@ final class Listener {
                 : step instanceof Interview interview ? new Interviewer(run, walker).only(interview, awaiting) : null;
         Value value = wanted == null ? null : asking.chosen(awaiting, wanted, text);
         if (value != null) {
-            chosen(awaiting, value);
+            picks.chosen(awaiting, value);
             return true;
         }
         run.await(awaiting.resumes());
@@ -272,7 +159,7 @@ final class Listener {
         }
         if (Reader.reply(ValueType.YES_NO, text, run.context())
                 instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)) {
-            confirmed(awaiting, yes);
+            picks.confirmed(awaiting, yes);
             return true;
         }
         return false;
@@ -286,13 +173,13 @@ final class Listener {
             String comment = (text.substring(0, start) + text.substring(end))
                     .replaceAll("^[\\s,.:;/-]+|(?i)^(?:stars?|out of (?:5|five))\\b", "")
                     .strip();
-            rated(mark.intValue(), POLITE.containsAll(Words.of(comment)) ? "" : comment);
+            picks.rated(mark.intValue(), POLITE.containsAll(Words.of(comment)) ? "" : comment);
             return true;
         }
         if (Reader.reply(ValueType.YES_NO, text, run.context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && !yes) {
-            thanked();
+            picks.thanked();
             return true;
         }
         return false;
@@ -391,7 +278,7 @@ final class Listener {
             case OptionMatcher.Match.One(Option option, String by) -> {
                 run.trace("answer to the choice", "“" + option.label() + "” by " + by);
                 asking.keepWhatElse(text, List.of(choice.variable()));
-                pick(List.of(option.id()));
+                picks.pick(List.of(option.id()));
                 return true;
             }
             case OptionMatcher.Match.Several(List<Option> options) -> {
@@ -427,7 +314,7 @@ final class Listener {
                 }
                 walker.leave(choice, Choice.PICKED);
             } else {
-                pick(ids);
+                picks.pick(ids);
             }
             return true;
         }
@@ -459,19 +346,19 @@ final class Listener {
                 .toList();
         if (OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
             run.trace("suggestion", "“" + option.label() + "” by " + by);
-            pick(List.of(option.id()));
+            picks.pick(List.of(option.id()));
             return true;
         }
         if (Reader.reply(ValueType.YES_NO, text, run.context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && !yes) {
             run.trace("suggestion", "none of them");
-            pick(List.of(Walker.NONE_OF_THESE));
+            picks.pick(List.of(Walker.NONE_OF_THESE));
             return true;
         }
         Step step = run.playbook.step(run.at());
         run.await(awaiting.resumes());
-        if (awaiting.resumes() == null && step instanceof Step.Answer answer) {
+        if (awaiting.resumes() == null && step instanceof Answer answer) {
             walker.answer(answer, text);
             return true;
         }

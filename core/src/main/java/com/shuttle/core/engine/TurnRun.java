@@ -3,7 +3,6 @@ package com.shuttle.core.engine;
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.engine.Message.Offer;
-import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Limits;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Context;
@@ -18,7 +17,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
@@ -158,41 +156,20 @@ final class TurnRun {
         return PLAIN_CHANNELS.contains(channel);
     }
 
-    /** The variables that the engine sets. */
-    Map<String, Value> system() {
-        LocalDateTime now = now();
-        Map<String, Value> system = new LinkedHashMap<>();
-        system.put("channel", new Value.Text(channel));
-        system.put("page", new Value.Text(page));
-        system.put("country", new Value.Text(playbook.release().profile().region()));
-        system.put("bot", new Value.Text(playbook.release().profile().name()));
-        system.put("today", new Value.Day(now.toLocalDate()));
-        system.put("now", new Value.Moment(now));
-        system.put("hour", Value.Numeric.of(now.getHour()));
-        system.put("weekday", new Value.Text(now.getDayOfWeek().name().toLowerCase(Locale.ROOT)));
-        system.put("returning", new Value.YesNo(returning));
-        return system;
+    Evaluator evaluator() {
+        return new Evaluator(this);
     }
 
-    /** What an expression comes to now; {@code also} stands in for variables of the same name. */
-    Expressions.Result evaluate(String expression, Map<String, Value> also) {
-        Map<String, Value> values = new LinkedHashMap<>(variables);
-        values.putAll(system());
-        values.putAll(also);
-        List<String> teams = List.copyOf(playbook.expressions().teams(expression));
-        return playbook.expressions().evaluate(expression, values, teams.isEmpty() ? List.of() : ports.open(teams));
+    String channel() {
+        return channel;
     }
 
-    /** Whether a condition holds; one that cannot be told does not, and the trace says why. */
-    boolean holds(String condition, Map<String, Value> also) {
-        return switch (evaluate(condition, also)) {
-            case Expressions.Result.Given(Value.YesNo(boolean yes)) -> yes;
-            case Expressions.Result.Given given -> false;
-            case Expressions.Result.Failed(String why) -> {
-                trace("cannot tell", condition + ": " + why);
-                yield false;
-            }
-        };
+    String page() {
+        return page;
+    }
+
+    boolean isReturning() {
+        return returning;
     }
 
     boolean knows(String variable) {
@@ -264,7 +241,7 @@ final class TurnRun {
                 text,
                 variables,
                 playbook.variables(),
-                system(),
+                evaluator().system(),
                 playbook.release().profile().name());
     }
 

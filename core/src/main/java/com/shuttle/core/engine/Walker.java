@@ -2,13 +2,16 @@ package com.shuttle.core.engine;
 
 import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.engine.Message.Offer;
+import com.shuttle.core.flow.Answer;
 import com.shuttle.core.flow.Bubble;
 import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.Wait;
 import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
@@ -61,14 +64,14 @@ final class Walker {
             case Question question -> ask(question);
             case Choice choice -> offer(choice);
             case Interview interview -> new Interviewer(run, this).begin(interview);
-            case Step.Answer answer -> answer(answer);
+            case Answer answer -> answer(answer);
             case Step.Branch branch -> leave(step, branches.way(branch));
             case Step.Experiment experiment -> leave(step, branches.arm(experiment));
             case Step.Compute compute -> {
                 branches.compute(compute);
                 leave(step, "next");
             }
-            case Step.Wait wait -> await(wait);
+            case Wait wait -> await(wait);
             case Step.Milestone milestone -> {
                 branches.reach(milestone);
                 leave(step, "next");
@@ -77,7 +80,7 @@ final class Walker {
                 run.typing(typing.closed());
                 leave(step, "next");
             }
-            case Step.HandOff handOff -> handOff(handOff);
+            case HandOff handOff -> handOff(handOff);
             case Step.GoTo goTo -> goTo(goTo);
             case Step.End end -> {
                 run.sayOneOf(end.say(), List.of());
@@ -135,7 +138,7 @@ final class Walker {
         }
     }
 
-    private void answer(Step.Answer answer) {
+    private void answer(Answer answer) {
         String open = run.takeOpenWords();
         Value of = answer.of().isBlank() ? null : run.value(answer.of());
         String words = of != null ? of.shown() : open;
@@ -150,7 +153,7 @@ final class Walker {
         }
     }
 
-    private void await(Step.Wait wait) {
+    private void await(Wait wait) {
         String key = run.timer(wait.seconds());
         if (wait.signal()) {
             String address = run.ports.signalAddress(key);
@@ -259,7 +262,7 @@ final class Walker {
     }
 
     /** Answers a question at an Answer step and leaves it, or waits for a pick among suggestions. */
-    void answer(Step.Answer step, String question) {
+    void answer(Answer step, String question) {
         Finding finding = within(step, run.ports.ask(run.askedThen(question), step.collections()));
         run.remember(question);
         switch (finding.outcome()) {
@@ -283,7 +286,7 @@ final class Walker {
     }
 
     /** A finding as the step's own sources and thresholds have it. */
-    private static Finding within(Step.Answer step, Finding finding) {
+    private static Finding within(Answer step, Finding finding) {
         if (step.sources().isEmpty() && step.answerFrom() == 0 && step.suggestFrom() == 0) {
             return finding;
         }
@@ -331,7 +334,7 @@ final class Walker {
         run.await(Awaiting.suggestion(offers, question, resumes));
     }
 
-    private void handOff(Step.HandOff step) {
+    private void handOff(HandOff step) {
         if (run.ports.staffed(step.team())) {
             run.sayOneOf(step.wordings().getFirst().isBlank() ? List.of(Phrasebook.QUEUED) : step.say(), List.of());
             run.trace("hands off", step.team().isEmpty() ? "any team" : "team " + step.team());
@@ -354,8 +357,8 @@ final class Walker {
      * @return whether the place was left; otherwise nobody was there and the pending question should be put again
      */
     boolean requestPerson(String flow, String nobodyIs) {
-        Place place = run.playbook.first(Step.HandOff.class, flow);
-        if (place != null && run.playbook.step(place) instanceof Step.HandOff step) {
+        Place place = run.playbook.first(HandOff.class, flow);
+        if (place != null && run.playbook.step(place) instanceof HandOff step) {
             boolean leads = step.exit("nobody") != null;
             if (leads || run.ports.staffed(step.team())) {
                 run.stand(place);

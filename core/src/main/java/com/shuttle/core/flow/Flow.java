@@ -67,7 +67,7 @@ public record Flow(String id, String name, List<String> phrases, List<Section> s
                     interview.facts().forEach(fact -> put(variables, fact.variable(), fact.type()));
                 case Choice choice ->
                     put(variables, choice.variable(), choice.many() ? ValueType.MULTI_CHOICE : ValueType.CHOICE);
-                case Step.Wait wait -> put(variables, wait.variable(), ValueType.TEXT);
+                case Wait wait -> put(variables, wait.variable(), ValueType.TEXT);
                 default -> {}
             }
         }

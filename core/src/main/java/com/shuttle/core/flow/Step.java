@@ -27,12 +27,12 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Question.class, name = "question"),
     @JsonSubTypes.Type(value = Choice.class, name = "choice"),
     @JsonSubTypes.Type(value = Interview.class, name = "interview"),
-    @JsonSubTypes.Type(value = Step.Answer.class, name = "answer"),
+    @JsonSubTypes.Type(value = Answer.class, name = "answer"),
     @JsonSubTypes.Type(value = Step.Branch.class, name = "branch"),
     @JsonSubTypes.Type(value = Step.Experiment.class, name = "experiment"),
     @JsonSubTypes.Type(value = Step.Compute.class, name = "compute"),
-    @JsonSubTypes.Type(value = Step.Wait.class, name = "wait"),
-    @JsonSubTypes.Type(value = Step.HandOff.class, name = "hand_off"),
+    @JsonSubTypes.Type(value = Wait.class, name = "wait"),
+    @JsonSubTypes.Type(value = HandOff.class, name = "hand_off"),
     @JsonSubTypes.Type(value = Step.Milestone.class, name = "milestone"),
     @JsonSubTypes.Type(value = Step.Typing.class, name = "typing"),
     @JsonSubTypes.Type(value = Step.GoTo.class, name = "go_to"),
@@ -44,12 +44,12 @@ public sealed interface Step
                 Choice,
                 Interview,
                 Step.Message,
-                Step.Answer,
+                Answer,
                 Step.Branch,
                 Step.Experiment,
                 Step.Compute,
-                Step.Wait,
-                Step.HandOff,
+                Wait,
+                HandOff,
                 Step.Milestone,
                 Step.Typing,
                 Step.GoTo,
@@ -150,65 +150,6 @@ public sealed interface Step
         @Override
         public List<ExitSlot> slots() {
             return List.of(new ExitSlot("next", "next", true));
-        }
-    }
-
-    /** Answers the visitor's words from the knowledge: those that led here, or else what is typed after {@code ask}.
-     *
-     * @param collections ids of the collections to answer from; empty for all of the bot's
-     * @param sources     {@code entries}, {@code articles}; empty for both
-     * @param of          a variable whose text is the question; empty for the visitor's words
-     * @param lead        said before an answer; may be empty
-     * @param more        said after an answer; may be empty
-     * @param answerFrom  confidence in per cent from which it answers; 0 for the usual
-     * @param suggestFrom confidence in per cent from which it suggests; 0 for the usual
-     * @param unknown     what to say when nothing is found; empty for the usual words
-     */
-    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-    record Answer(
-            String id,
-            @JsonInclude String title,
-            @JsonInclude String note,
-            @JsonInclude List<String> ask,
-            List<String> collections,
-            List<String> sources,
-            String of,
-            String lead,
-            String more,
-            int answerFrom,
-            int suggestFrom,
-            String unknown,
-            @JsonInclude Map<String, Target> exits)
-            implements Step {
-        public Answer {
-            title = Parts.text(title);
-            note = Parts.text(note);
-            ask = Parts.atLeastOne(ask);
-            collections = collections == null ? List.of() : List.copyOf(collections);
-            sources = sources == null ? List.of() : List.copyOf(sources);
-            of = Parts.text(of);
-            lead = Parts.text(lead);
-            more = Parts.text(more);
-            unknown = Parts.text(unknown);
-            exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.ANSWER;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return ask;
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return List.of(
-                    new ExitSlot("answered", "answered", true),
-                    new ExitSlot("suggested", "picked a suggestion", false),
-                    new ExitSlot("not_found", "not found", true));
         }
     }
 
@@ -315,99 +256,6 @@ public sealed interface Step
         @Override
         public List<ExitSlot> slots() {
             return List.of(new ExitSlot("next", "next", true));
-        }
-    }
-
-    /** Waits for a time, or for a signal from outside.
-     *
-     * @param say      said before waiting; {@code {{signal}}} is the address that brings the signal; may be empty
-     * @param signal   whether a signal is waited for, with {@code seconds} as the limit
-     * @param seconds  how long, 1 to a year
-     * @param variable where the signal's text goes; may be empty
-     */
-    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-    record Wait(
-            String id,
-            @JsonInclude String title,
-            @JsonInclude String note,
-            @JsonInclude List<String> say,
-            boolean signal,
-            long seconds,
-            String variable,
-            @JsonInclude Map<String, Target> exits)
-            implements Step {
-        public Wait {
-            title = Parts.text(title);
-            note = Parts.text(note);
-            say = Parts.atLeastOne(say);
-            variable = Parts.text(variable);
-            exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.WAIT;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return say;
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return signal
-                    ? List.of(new ExitSlot("came", "came", true), new ExitSlot("too_late", "too late", true))
-                    : List.of(new ExitSlot("went_on", "went on", true));
-        }
-    }
-
-    /** Passes the visitor to a person of a team.
-     *
-     * @param say      to the visitor while they wait
-     * @param team     id of the team; empty for any
-     * @param brief    to the person, with placeholders; may be empty
-     * @param patience seconds after which nobody is thought to come; 0 for ever
-     * @param nobody   to the visitor when the team has nobody or nobody comes; empty for the usual words
-     */
-    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-    record HandOff(
-            String id,
-            @JsonInclude String title,
-            @JsonInclude String note,
-            @JsonInclude List<String> say,
-            String team,
-            String brief,
-            long patience,
-            String nobody,
-            @JsonInclude Map<String, Target> exits)
-            implements Step {
-        public HandOff {
-            title = Parts.text(title);
-            note = Parts.text(note);
-            say = Parts.atLeastOne(say);
-            team = Parts.text(team);
-            brief = Parts.text(brief);
-            nobody = Parts.text(nobody);
-            exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.HAND_OFF;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return say;
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return List.of(
-                    new ExitSlot("closed", "taken and closed", false),
-                    new ExitSlot("back", "came back to the bot", false),
-                    new ExitSlot("nobody", "nobody there", true));
         }
     }
 

@@ -35,25 +35,6 @@ final class DateReader {
             "occurred",
             "was",
             "were");
-    private static final Set<String> TOMORROW = Set.of(
-            "tomorrow",
-            "tomorow",
-            "tommorow",
-            "tommorrow",
-            "tomorro",
-            "tmrw",
-            "tmw",
-            "tomoz",
-            "2moro",
-            "2morrow",
-            "tmr",
-            "tomorrrow",
-            "tomorrows");
-    private static final Set<String> DAYS = Set.of("day", "days");
-    private static final Set<String> WEEKS = Set.of("week", "weeks", "wk", "wks", "week's");
-    private static final Set<String> FORTNIGHT = Set.of("fortnight", "fortnight's");
-    private static final Set<String> MONTHS = Set.of("month", "months", "month's");
-    private static final Set<String> YEARS = Set.of("year", "years");
     private static final Set<String> DOTTED =
             Set.of("DE", "AT", "CH", "PL", "CZ", "DK", "NO", "FI", "SK", "HU", "TR", "RU");
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "through");
@@ -62,14 +43,17 @@ final class DateReader {
     private final Context context;
     private final LocalDate today;
     private final boolean past;
+    private final RelativeDays relative;
 
-    private record Found(List<LocalDate> days, int next) {}
+    /** Days that a place in the message may mean, and the index of the token after it. */
+    record Found(List<LocalDate> days, int next) {}
 
     private DateReader(Tokens tokens, Context context, boolean past) {
         this.tokens = tokens;
         this.context = context;
         this.today = context.now().toLocalDate();
         this.past = past || anyPastWord(tokens);
+        this.relative = new RelativeDays(this, tokens, context);
     }
 
     static Reading read(String text, Context context) {
@@ -120,16 +104,18 @@ final class DateReader {
         return found;
     }
 
-    private @Nullable Found at(int i) {
+    /** The days that the words from token {@code i} on mean; null for none. */
+    @Nullable
+    Found at(int i) {
         List<IntFunction<@Nullable Found>> rules = List.of(
                 this::iso,
                 this::figures,
                 this::named,
                 this::weekday,
                 this::dayOfMonth,
-                this::relative,
-                this::feast,
-                this::edge);
+                relative::relative,
+                relative::feast,
+                relative::edge);
         for (IntFunction<@Nullable Found> rule : rules) {
             Found found = rule.apply(i);
             if (found != null) {
@@ -225,7 +211,8 @@ final class DateReader {
         return century + figures > today.getYear() + ahead ? century - 100 + figures : century + figures;
     }
 
-    private @Nullable Found exact(int year, int month, int day, int next) {
+    @Nullable
+    Found exact(int year, int month, int day, int next) {
         try {
             return new Found(List.of(LocalDate.of(year, month, day)), next);
         } catch (DateTimeException e) {
@@ -267,13 +254,15 @@ final class DateReader {
         return tokens.is(at - 1, Set.of("i", "we", "you", "they"));
     }
 
-    private @Nullable Month monthName(int i) {
+    @Nullable
+    Month monthName(int i) {
         String word = tokens.word(i);
         boolean shortVerb = word.equals("mar") || word.equals("dec") || word.equals("may") || word.equals("march");
         return shortVerb && tokens.is(i - 1, Set.of("i", "we", "you", "they")) ? null : CalendarWords.month(word);
     }
 
-    private @Nullable DayOfWeek weekdayName(int i) {
+    @Nullable
+    DayOfWeek weekdayName(int i) {
         return tokens.at(i).letters() ? CalendarWords.weekday(tokens.word(i)) : null;
     }
 
@@ -480,186 +469,7 @@ final class DateReader {
         return today.with(TemporalAdjusters.next(DayOfWeek.MONDAY)).with(TemporalAdjusters.nextOrSame(day));
     }
 
-    // Relative
-
-    private @Nullable Found relative(int i) {
-        if (tokens.is(i, TOMORROW)) {
-            return tokens.is(i + 1, "week")
-                    ? day(8, i + 2)
-                    : tokens.is(i + 1, "fortnight") ? day(15, i + 2) : day(1, i + 1);
-        }
-        if (tokens.follows(i, "day", "after") && tokens.is(i + 2, TOMORROW) || tokens.is(i, "overmorrow")) {
-            return day(2, tokens.is(i, "overmorrow") ? i + 1 : i + 3);
-        }
-        if (tokens.follows(i, "day", "after") || tokens.follows(i, "day", "before")) {
-            Found base = at(tokens.is(i + 2, "the") ? i + 3 : i + 2);
-            boolean clear = base != null && base.days().size() == 1;
-            return clear && base != null
-                    ? new Found(
-                            List.of(base.days().getFirst().plusDays(tokens.is(i + 1, "after") ? 1 : -1)), base.next())
-                    : null;
-        }
-        if (tokens.is(i, Set.of("today", "tonight", "2day", "todays", "tonite"))
-                || tokens.follows(i, "this", "morning")
-                || tokens.follows(i, "this", "afternoon")
-                || tokens.follows(i, "this", "evening")) {
-            return day(0, tokens.is(i, "this") ? i + 2 : i + 1);
-        }
-        if (tokens.is(i, Set.of("yesterday", "yesterdays")) || tokens.follows(i, "last", "night")) {
-            return day(-1, tokens.is(i, "last") ? i + 2 : i + 1);
-        }
-        return spans(i);
-    }
-
-    private Found day(int offset, int next) {
-        return new Found(List.of(today.plusDays(offset)), next);
-    }
-
-    /** "in 3 weeks", "two days from now", "a week tomorrow", "ten days ago", "a fortnight on Friday". */
-    private @Nullable Found spans(int i) {
-        boolean in = tokens.is(i, Set.of("in", "within"));
-        int at = in ? i + 1 : i;
-        if (in && !tokens.is(i, "in")) {
-            return null;
-        }
-        at = tokens.is(at, Set.of("about", "exactly", "another")) ? at + 1 : at;
-        long count;
-        Numerals.Parsed number = Numerals.at(tokens, at, context);
-        if (number != null) {
-            if (number.value().scale() > 0 || number.value().compareTo(BigDecimal.valueOf(5000)) > 0) {
-                return null;
-            }
-            count = number.value().longValue();
-            at = number.next();
-            at = tokens.is(at, "of") ? at + 1 : at;
-        } else if (tokens.is(at, "a") || tokens.is(at, "one")) {
-            count = 1;
-            at++;
-        } else if (tokens.is(at, FORTNIGHT)) {
-            count = 1;
-        } else {
-            return null;
-        }
-        int unit = at;
-        LocalDate there;
-        int back;
-        if (tokens.is(unit, DAYS)) {
-            there = today.plusDays(count);
-            back = (int) -count;
-        } else if (tokens.is(unit, WEEKS)) {
-            there = today.plusWeeks(count);
-            back = (int) (-7 * count);
-        } else if (tokens.is(unit, FORTNIGHT)) {
-            there = today.plusWeeks(2 * count);
-            back = (int) (-14 * count);
-        } else if (tokens.is(unit, MONTHS)) {
-            there = today.plusMonths(count);
-            back = 0;
-        } else if (tokens.is(unit, YEARS)) {
-            there = today.plusYears(count);
-            back = 0;
-        } else {
-            return null;
-        }
-        int next = tokens.is(unit + 1, "'") ? unit + 2 : unit + 1;
-        next = tokens.is(next, "time") || tokens.is(next, "s") ? next + 1 : next;
-        if (tokens.is(next, "ago")) {
-            LocalDate ago = back != 0
-                    ? today.plusDays(back)
-                    : tokens.is(unit, MONTHS) ? today.minusMonths(count) : today.minusYears(count);
-            return new Found(List.of(ago), next + 1);
-        }
-        if (tokens.follows(next, "from", "now") || tokens.follows(next, "from", "today")) {
-            return new Found(List.of(there), next + 2);
-        }
-        if (back != 0) {
-            int from = tokens.skip(next, Set.of("on", "from", "after"));
-            Found base =
-                    from > next || tokens.is(next, "today") || tokens.is(next, TOMORROW) || weekdayName(next) != null
-                            ? at(from)
-                            : null;
-            if (base != null && base.days().size() == 1) {
-                return new Found(List.of(base.days().getFirst().minusDays(back)), base.next());
-            }
-        }
-        return in ? new Found(List.of(there), next) : null;
-    }
-
-    // Feasts, and the ends of months
-
-    private @Nullable Found feast(int i) {
-        if (!tokens.at(i).letters()) {
-            return null;
-        }
-        for (int length = CalendarWords.LONGEST_FEAST; length >= 1; length--) {
-            StringBuilder name = new StringBuilder();
-            for (int k = 0; k < length; k++) {
-                name.append(k == 0 ? "" : " ").append(tokens.word(i + k));
-            }
-            LocalDate date = CalendarWords.feast(name.toString(), today);
-            if (date != null) {
-                return new Found(List.of(date), i + length);
-            }
-        }
-        return null;
-    }
-
-    /** "the end of april", "the last day of the month", "the first Monday in May". */
-    private @Nullable Found edge(int i) {
-        int at = tokens.is(i, "the") ? i + 1 : i;
-        int which = tokens.is(at, "last") ? -1 : CalendarWords.ordinal(tokens.word(at));
-        DayOfWeek weekday = weekdayName(at + 1);
-        if (which != 0 && which <= 5 && weekday != null && tokens.is(at + 2, Set.of("in", "of"))) {
-            int[] next = new int[1];
-            YearMonth month = month(at + 3, next);
-            if (month == null) {
-                return null;
-            }
-            LocalDate day = month.atDay(1).with(TemporalAdjusters.dayOfWeekInMonth(which, weekday));
-            if (day.isBefore(today) && CalendarWords.month(tokens.word(next[0] - 1)) != null) {
-                day = month.plusYears(1).atDay(1).with(TemporalAdjusters.dayOfWeekInMonth(which, weekday));
-            }
-            return new Found(List.of(day), next[0]);
-        }
-        boolean end = tokens.follows(at, "end", "of")
-                || tokens.follows(at, "last", "day", "of")
-                || tokens.follows(at, "last", "of");
-        if (!end) {
-            return null;
-        }
-        int[] next = new int[1];
-        int from = tokens.is(at, "end") || tokens.follows(at, "last", "of") ? at + 2 : at + 3;
-        if (tokens.follows(from, "the", "year") || tokens.follows(from, "this", "year")) {
-            return exact(today.getYear(), 12, 31, from + 2);
-        }
-        YearMonth month = month(from, next);
-        return month == null ? null : new Found(List.of(month.atEndOfMonth()), next[0]);
-    }
-
-    private @Nullable YearMonth month(int i, int[] next) {
-        YearMonth now = YearMonth.from(today);
-        if (tokens.follows(i, "the", "month") || tokens.follows(i, "this", "month")) {
-            next[0] = i + 2;
-            return now;
-        }
-        if (tokens.follows(i, "next", "month")) {
-            next[0] = i + 2;
-            return now.plusMonths(1);
-        }
-        Month month = monthName(i);
-        if (month == null) {
-            return null;
-        }
-        next[0] = i + 1;
-        if (tokens.word(i + 1).matches("20\\d\\d")) {
-            next[0] = i + 2;
-            return YearMonth.of(number(i + 1), month);
-        }
-        YearMonth named = YearMonth.of(today.getYear(), month);
-        return named.isBefore(now) ? named.plusYears(1) : named;
-    }
-
-    private int number(int i) {
+    int number(int i) {
         return Integer.parseInt(tokens.word(i));
     }
 }

@@ -35,7 +35,7 @@ final class DateTimeReader {
                 return List.of(new Mention(List.of(), false, iso.start(), iso.end()));
             }
         }
-        LocalDateTime soon = TimeReader.soon(tokens, context);
+        LocalDateTime soon = SoonReader.find(tokens, context);
         if (soon != null) {
             return List.of(Mention.of(new Value.Moment(soon.truncatedTo(ChronoUnit.MINUTES)), 0, text.length()));
         }

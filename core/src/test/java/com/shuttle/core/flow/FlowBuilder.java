@@ -48,13 +48,13 @@ public final class FlowBuilder {
     public FlowBuilder answer(String step, String text, String answered, String notFound) {
         Map<String, Target> exits = new LinkedHashMap<>(exits("answered", answered));
         exits.putAll(exits("not_found", notFound));
-        return add(new Step.Answer(step, "", "", List.of(text), List.of(), List.of(), "", "", "", 0, 0, "", exits));
+        return add(new Answer(step, "", "", List.of(text), List.of(), List.of(), "", "", "", 0, 0, "", exits));
     }
 
     public FlowBuilder handOff(String step, String team, String closed, String nobody) {
         Map<String, Target> exits = new LinkedHashMap<>(exits("closed", closed));
         exits.putAll(exits("nobody", nobody));
-        return add(new Step.HandOff(step, "", "", List.of("Passing you on."), team, "", 0, "Nobody is in.", exits));
+        return add(new HandOff(step, "", "", List.of("Passing you on."), team, "", 0, "Nobody is in.", exits));
     }
 
     public FlowBuilder goTo(String step, String to, boolean comeBack, String back) {
