@@ -2,6 +2,7 @@ package com.shuttle.core.edit;
 
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.ExitSlot;
+import com.shuttle.core.flow.Experiment;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Step;
@@ -19,7 +20,7 @@ final class Ways {
         return switch (step) {
             case Choice choice -> !choice.oneWay();
             case Step.Branch branch -> true;
-            case Step.Experiment experiment -> true;
+            case Experiment experiment -> true;
             default -> false;
         };
     }

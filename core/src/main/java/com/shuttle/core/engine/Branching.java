@@ -4,6 +4,7 @@ import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Branches.Arm;
 import com.shuttle.core.flow.Branches.Assignment;
 import com.shuttle.core.flow.Branches.Rule;
+import com.shuttle.core.flow.Experiment;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
@@ -37,7 +38,7 @@ final class Branching {
      * The exit of the visitor's arm. The share is a hash of visitor and experiment, so that the same visitor keeps the
      * same arm in every conversation without anything being stored; a nameless visitor's is drawn.
      */
-    String arm(Step.Experiment experiment) {
+    String arm(Experiment experiment) {
         Place at = run.at();
         String key = at == null ? experiment.id() : at.flow() + "/" + at.step();
         String kept = run.arm(key);

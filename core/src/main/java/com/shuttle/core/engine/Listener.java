@@ -10,7 +10,6 @@ import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.knowledge.Finding;
-import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
@@ -106,7 +105,7 @@ final class Listener {
         }
         return switch (awaiting.kind()) {
             case QUESTION -> step instanceof Question question && answersQuestion(question, text);
-            case CHOICE -> step instanceof Choice choice && answersChoice(choice, text);
+            case CHOICE -> step instanceof Choice choice && new ChoiceListener(run, walker, picks).take(choice, text);
             case INTERVIEW -> askedBack(text);
             case SUGGESTION -> picksAmong(awaiting, text);
             case WHICH -> choosesReading(awaiting, step, text);
@@ -262,63 +261,6 @@ final class Listener {
 
     private static String blanked(String text, int start, int end) {
         return start == 0 && end == text.length() ? "" : text.substring(0, start) + " ; " + text.substring(end);
-    }
-
-    private boolean answersChoice(Choice choice, String text) {
-        Awaiting awaiting = run.awaiting();
-        List<Option> offered = Offers.options(choice, run).stream()
-                .filter(option -> awaiting != null && awaiting.offers(option.id()))
-                .toList();
-        if (choice.many()) {
-            return answersMany(offered, text);
-        }
-        boolean mayMean =
-                !Words.looksLikeQuestion(text) && Words.of(text).size() <= 12 && choice.exit("otherwise") == null;
-        switch (OptionMatcher.match(text, offered, run.context(), mayMean ? run.meaning() : Meaning.NONE)) {
-            case OptionMatcher.Match.One(Option option, String by) -> {
-                run.trace("answer to the choice", "“" + option.label() + "” by " + by);
-                asking.keepWhatElse(text, List.of(choice.variable()));
-                picks.pick(List.of(option.id()));
-                return true;
-            }
-            case OptionMatcher.Match.Several(List<Option> options) -> {
-                run.trace("unclear", "between " + options.size() + " options");
-                run.sayOneOf(List.of(Phrasebook.WHICH), Offers.of(options));
-                return true;
-            }
-            case OptionMatcher.Match.None() -> {
-                if (choice.exit("otherwise") != null) {
-                    run.trace("typed something else", "");
-                    asking.keepWhatElse(text, List.of());
-                    run.open(text);
-                    walker.leave(choice, "otherwise");
-                    return true;
-                }
-                return false;
-            }
-        }
-    }
-
-    private boolean answersMany(List<Option> offered, String text) {
-        if (Reader.reply(ValueType.MULTI_CHOICE, text, run.context(), offered, run.meaning())
-                instanceof Reading.Given(Value.Many(List<String> labels), int start, int end)) {
-            List<String> ids = offered.stream()
-                    .filter(option -> labels.contains(option.label()))
-                    .map(Option::id)
-                    .toList();
-            run.trace("answer to the choice", String.join(", ", labels));
-            if (ids.isEmpty() && run.playbook.step(run.at()) instanceof Choice choice) {
-                run.answered(run.at());
-                if (!choice.variable().isBlank()) {
-                    run.set(choice.variable(), new Value.Many(List.of()));
-                }
-                walker.leave(choice, Choice.PICKED);
-            } else {
-                picks.pick(ids);
-            }
-            return true;
-        }
-        return false;
     }
 
     /** What answers nothing that was asked, but gives away something that will be. */

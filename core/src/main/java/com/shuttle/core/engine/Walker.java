@@ -5,6 +5,7 @@ import com.shuttle.core.engine.Message.Offer;
 import com.shuttle.core.flow.Answer;
 import com.shuttle.core.flow.Bubble;
 import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Experiment;
 import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.Media;
@@ -66,7 +67,7 @@ final class Walker {
             case Interview interview -> new Interviewer(run, this).begin(interview);
             case Answer answer -> answer(answer);
             case Step.Branch branch -> leave(step, branches.way(branch));
-            case Step.Experiment experiment -> leave(step, branches.arm(experiment));
+            case Experiment experiment -> leave(step, branches.arm(experiment));
             case Step.Compute compute -> {
                 branches.compute(compute);
                 leave(step, "next");

@@ -5,7 +5,6 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonPropertyOrder;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import com.shuttle.core.flow.Branches.Arm;
 import com.shuttle.core.flow.Branches.Assignment;
 import com.shuttle.core.flow.Branches.Rule;
 import java.util.ArrayList;
@@ -29,7 +28,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Interview.class, name = "interview"),
     @JsonSubTypes.Type(value = Answer.class, name = "answer"),
     @JsonSubTypes.Type(value = Step.Branch.class, name = "branch"),
-    @JsonSubTypes.Type(value = Step.Experiment.class, name = "experiment"),
+    @JsonSubTypes.Type(value = Experiment.class, name = "experiment"),
     @JsonSubTypes.Type(value = Step.Compute.class, name = "compute"),
     @JsonSubTypes.Type(value = Wait.class, name = "wait"),
     @JsonSubTypes.Type(value = HandOff.class, name = "hand_off"),
@@ -46,7 +45,7 @@ public sealed interface Step
                 Step.Message,
                 Answer,
                 Step.Branch,
-                Step.Experiment,
+                Experiment,
                 Step.Compute,
                 Wait,
                 HandOff,
@@ -185,45 +184,6 @@ public sealed interface Step
             rules.forEach(rule -> slots.add(new ExitSlot(rule.exit(), rule.label(), true)));
             slots.add(new ExitSlot("otherwise", "otherwise", true));
             return List.copyOf(slots);
-        }
-    }
-
-    /** Shares visitors out; the same visitor keeps the same arm.
-     *
-     * @param milestone name of the milestone that decides; empty while undecided
-     */
-    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-    record Experiment(
-            String id,
-            @JsonInclude String title,
-            @JsonInclude String note,
-            List<Arm> arms,
-            String milestone,
-            @JsonInclude Map<String, Target> exits)
-            implements Step {
-        public Experiment {
-            title = Parts.text(title);
-            note = Parts.text(note);
-            arms = arms == null ? List.of() : List.copyOf(arms);
-            milestone = Parts.text(milestone);
-            exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.EXPERIMENT;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return List.of();
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return arms.stream()
-                    .map(arm -> new ExitSlot(arm.exit(), arm.label(), true))
-                    .toList();
         }
     }
 

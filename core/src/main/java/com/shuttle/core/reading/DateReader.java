@@ -8,7 +8,6 @@ import java.time.Month;
 import java.time.YearMonth;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntFunction;
@@ -35,8 +34,6 @@ final class DateReader {
             "occurred",
             "was",
             "were");
-    private static final Set<String> DOTTED =
-            Set.of("DE", "AT", "CH", "PL", "CZ", "DK", "NO", "FI", "SK", "HU", "TR", "RU");
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "through");
 
     private final Tokens tokens;
@@ -44,6 +41,7 @@ final class DateReader {
     private final LocalDate today;
     private final boolean past;
     private final RelativeDays relative;
+    private final FigureDays figures;
 
     /** Days that a place in the message may mean, and the index of the token after it. */
     record Found(List<LocalDate> days, int next) {}
@@ -53,6 +51,7 @@ final class DateReader {
         this.context = context;
         this.today = context.now().toLocalDate();
         this.past = past || anyPastWord(tokens);
+        this.figures = new FigureDays(this, tokens, context);
         this.relative = new RelativeDays(this, tokens, context);
     }
 
@@ -108,8 +107,8 @@ final class DateReader {
     @Nullable
     Found at(int i) {
         List<IntFunction<@Nullable Found>> rules = List.of(
-                this::iso,
-                this::figures,
+                figures::iso,
+                figures::figures,
                 this::named,
                 this::weekday,
                 this::dayOfMonth,
@@ -123,92 +122,6 @@ final class DateReader {
             }
         }
         return null;
-    }
-
-    // Figures
-
-    private @Nullable Found iso(int i) {
-        boolean form = tokens.word(i).matches("[12]\\d{3}")
-                && (tokens.is(i + 1, "-") || tokens.is(i + 1, "/"))
-                && tokens.word(i + 2).matches("\\d{1,2}")
-                && tokens.is(i + 3, tokens.word(i + 1))
-                && tokens.word(i + 4).matches("\\d{1,2}")
-                && tokens.touches(i)
-                && tokens.touches(i + 3);
-        return form ? exact(number(i), number(i + 2), number(i + 4), i + 5) : null;
-    }
-
-    private @Nullable Found figures(int i) {
-        String word = tokens.word(i);
-        if (word.matches("\\d{1,2}\\.\\d{1,2}\\.\\d{4}|\\d{1,2}\\.\\d{1,2}\\.\\d{2}")) {
-            String[] parts = word.split("\\.");
-            return inOrder(parts[0], parts[1], parts[2], i + 1);
-        }
-        if (word.matches("\\d{1,2}\\.\\d{1,2}")) {
-            boolean dotAfter = tokens.is(i + 1, ".") && tokens.touches(i);
-            boolean clock = tokens.is(i + 1, Set.of("am", "pm", "uhr", "p", "a", "h"))
-                    || tokens.is(i - 1, Set.of("at", "£", "$", "€"));
-            if ((dotAfter && i + 2 < tokens.size() || DOTTED.contains(context.region())) && !clock) {
-                String[] parts = word.split("\\.");
-                return inOrder(parts[0], parts[1], "", dotAfter ? i + 2 : i + 1);
-            }
-            return null;
-        }
-        String sign = tokens.word(i + 1);
-        boolean pair = word.matches("\\d{1,2}")
-                && (sign.equals("/") || sign.equals("-"))
-                && tokens.word(i + 2).matches("\\d{1,2}")
-                && !tokens.is(i - 1, sign)
-                && tokens.touches(i)
-                && tokens.touches(i + 1);
-        if (!pair) {
-            return null;
-        }
-        boolean year = tokens.is(i + 3, sign)
-                && tokens.touches(i + 3)
-                && tokens.word(i + 4).matches("\\d{2}|\\d{4}");
-        if (year) {
-            return inOrder(word, tokens.word(i + 2), tokens.word(i + 4), i + 5);
-        }
-        return sign.equals("/") ? inOrder(word, tokens.word(i + 2), "", i + 3) : null;
-    }
-
-    private @Nullable Found inOrder(String first, String second, String year, int next) {
-        int a = Integer.parseInt(first);
-        int b = Integer.parseInt(second);
-        Set<LocalDate> days = new LinkedHashSet<>();
-        boolean dayFirst = !context.monthFirst() || context.eitherOrder();
-        boolean monthFirst = context.monthFirst() || context.eitherOrder();
-        if (dayFirst) {
-            days.addAll(dated(year, b, a));
-        }
-        if (monthFirst || days.isEmpty()) {
-            days.addAll(dated(year, a, b));
-        }
-        if (days.isEmpty() && !dayFirst) {
-            days.addAll(dated(year, b, a));
-        }
-        return a > 31 || b > 31 ? null : new Found(List.copyOf(days), next);
-    }
-
-    private List<LocalDate> dated(String year, int month, int day) {
-        try {
-            LocalDate date = year.isEmpty() ? nearest(month, day) : LocalDate.of(full(year), month, day);
-            return date == null ? List.of() : List.of(date);
-        } catch (DateTimeException e) {
-            return List.of();
-        }
-    }
-
-    /** Two figures are a year up to twenty years ahead, otherwise of the century before. */
-    private int full(String year) {
-        int figures = Integer.parseInt(year);
-        if (year.length() > 2) {
-            return figures;
-        }
-        int century = today.getYear() / 100 * 100;
-        int ahead = past ? 0 : 20;
-        return century + figures > today.getYear() + ahead ? century - 100 + figures : century + figures;
     }
 
     @Nullable
@@ -273,7 +186,7 @@ final class DateReader {
             return checked(weekday, found);
         }
         if (tokens.is(next, "'") && tokens.word(next + 1).matches("\\d\\d")) {
-            return checked(weekday, exact(full(tokens.word(next + 1)), month.getValue(), day, next + 2));
+            return checked(weekday, exact(figures.full(tokens.word(next + 1)), month.getValue(), day, next + 2));
         }
         boolean nextYear = tokens.follows(next, "next", "year");
         if (nextYear) {
@@ -314,7 +227,8 @@ final class DateReader {
     }
 
     /** The next such day from today on, or the last one; looks eight years on for a 29 February; null if there is none. */
-    private @Nullable LocalDate nearest(int month, int day) {
+    @Nullable
+    LocalDate nearest(int month, int day) {
         for (int years = 0; years <= 8; years++) {
             YearMonth candidate = YearMonth.of(today.getYear() + (past ? -years : years), month);
             if (candidate.isValidDay(day)) {
@@ -467,6 +381,11 @@ final class DateReader {
 
     private LocalDate inNextWeek(DayOfWeek day) {
         return today.with(TemporalAdjusters.next(DayOfWeek.MONDAY)).with(TemporalAdjusters.nextOrSame(day));
+    }
+
+    /** Whether days without a year are meant that have been. */
+    boolean past() {
+        return past;
     }
 
     int number(int i) {
