@@ -17,12 +17,12 @@ public final class CoreBench {
 
     public static void main(String[] args) throws RunnerException {
         Collection<RunResult> results = new Runner(new OptionsBuilder()
-                        .include("com\\.shuttle\\.core\\.bench\\..*")
+                        .include(args.length > 0 ? args[0] : "com\\.shuttle\\.core\\.bench\\..*")
                         .forks(1)
-                        .warmupIterations(4)
-                        .warmupTime(TimeValue.seconds(2))
-                        .measurementIterations(5)
-                        .measurementTime(TimeValue.seconds(2))
+                        .warmupIterations(3)
+                        .warmupTime(TimeValue.seconds(1))
+                        .measurementIterations(3)
+                        .measurementTime(TimeValue.seconds(1))
                         .jvmArgs(
                                 "--enable-native-access=ALL-UNNAMED", "--add-modules", "jdk.incubator.vector", "-Xmx2g")
                         .verbosity(VerboseMode.SILENT)
@@ -32,6 +32,7 @@ public final class CoreBench {
         for (RunResult result : results) {
             String name = result.getParams().getBenchmark().replaceAll(".*\\.(\\w+\\.\\w+)$", "$1");
             String size = result.getParams().getParam("phrasings");
+            size = size == null ? result.getParams().getParam("type") : size;
             figures.put(
                     name + (size == null ? "" : " " + size),
                     result.getPrimaryResult().getScore());
@@ -42,6 +43,23 @@ public final class CoreBench {
                     "  turns a second, 200 steps, %-12s %,12.0f   (aim 100,000)%n",
                     kind, figures.get("EngineBench." + kind));
         }
+        for (String type : ReadingBench.TYPES) {
+            double read = figures.get("ReadingBench.reading " + type);
+            double plain = figures.get("ReadingBench.plain " + type);
+            System.out.printf(
+                    "  readings a second, %-12s %,12.0f   (aim 20,000), plain library call %,12.0f, ratio %.4f%n",
+                    type, read, plain, read / plain);
+        }
+        System.out.printf(
+                "  readings of five things at once %,10.0f a second%n", figures.get("TurnBench.severalReadings"));
+        System.out.printf(
+                "  turns of an interview of 12 facts %,8.0f a second%n",
+                figures.get("TurnBench.interviewOfTwelveFacts"));
+        double expression = figures.get("TurnBench.expression");
+        double java = figures.get("TurnBench.expressionInJava");
+        System.out.printf(
+                "  expressions %,10.0f a second, the same in Java %,12.0f, ratio %.4f%n",
+                expression, java, expression / java);
         for (String size : new String[] {"1000", "10000"}) {
             double ask = figures.get("SearchBench.ask " + size);
             double alone = figures.get("SearchBench.embeddingAlone " + size);
