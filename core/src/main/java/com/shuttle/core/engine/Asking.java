@@ -161,12 +161,28 @@ final class Asking {
                 : offer.label().matches(".*(afternoon|evening)$") ? List.of("pm", "p m") : List.of();
     }
 
+    /** Whether a text can hold a value at all: a figure, an address, a capital, or words enough to name something. */
+    private static boolean tells(String text) {
+        int letters = 0;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (Character.isDigit(c) || c == '@' || Character.isUpperCase(c)) {
+                return true;
+            }
+            letters += Character.isLetter(c) ? 1 : 0;
+        }
+        return letters > 12;
+    }
+
     /** Reads everything else that a message gives away into variables that have no value yet. */
     void keepWhatElse(String text, List<String> except) {
+        if (!tells(text)) {
+            return;
+        }
         List<Slot> slots = run.playbook.slots().stream()
                 .filter(slot -> !run.knows(slot.name()) && !except.contains(slot.name()))
                 .toList();
-        if (slots.isEmpty() || text.length() < 3) {
+        if (slots.isEmpty()) {
             return;
         }
         Map<String, Reading> read = SeveralReader.read(text, slots, run.context(), run.meaning());

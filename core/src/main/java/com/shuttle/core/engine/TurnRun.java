@@ -329,7 +329,7 @@ final class TurnRun {
             effects.add(new Effect.Remember(variable, value));
         }
         ValueType type = playbook.variables().get(variable);
-        boolean leadFact = type == ValueType.EMAIL || type == ValueType.PERSON_NAME || type == ValueType.PHONE;
+        boolean leadFact = Leads.concerns(type);
         leadTouched |= leadFact && !value.equals(before);
     }
 
@@ -400,26 +400,12 @@ final class TurnRun {
     }
 
     Turn.Taken done() {
-        keepLead();
+        if (leadTouched) {
+            Leads.of(variables, playbook.variables()).ifPresent(effects::add);
+        }
         State state = new State(
                 seq, speaker, at, returns, variables, awaiting, asked, answered, left, arms, team, channel, page,
                 visitor, zone, returning, silent);
         return new Turn.Taken(state, effects, trace);
-    }
-
-    private void keepLead() {
-        String name = first(ValueType.PERSON_NAME);
-        String email = first(ValueType.EMAIL);
-        if (leadTouched && !name.isEmpty() && !email.isEmpty()) {
-            effects.add(new Effect.KeepLead(name, email, first(ValueType.PHONE)));
-        }
-    }
-
-    private String first(ValueType type) {
-        return variables.entrySet().stream()
-                .filter(entry -> playbook.variables().get(entry.getKey()) == type)
-                .map(entry -> entry.getValue().shown())
-                .findFirst()
-                .orElse("");
     }
 }

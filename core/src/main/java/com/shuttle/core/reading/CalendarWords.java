@@ -96,6 +96,11 @@ final class CalendarWords {
         return day != null ? day : near(word, WEEKDAYS);
     }
 
+    /** Whether a word, spelled rightly, is a month's or a weekday's. */
+    static boolean named(String word) {
+        return MONTHS.containsKey(word) || WEEKDAYS.containsKey(word);
+    }
+
     /** 1 to 20 and 30 for a single word; 0 for none. */
     static int ordinal(String word) {
         return ORDINALS.getOrDefault(word, 0);

@@ -17,6 +17,33 @@ final class NumberReader {
 
     private static final Set<String> ORDINALS = Set.of("st", "nd", "rd", "th");
     private static final Set<String> HALVES_OF_DAY = Set.of("am", "pm", "a.m", "p.m", "o'clock");
+    private static final Set<String> WHEN = Set.of(
+            "am",
+            "pm",
+            "o'clock",
+            "oclock",
+            "half",
+            "quarter",
+            "past",
+            "at",
+            "/",
+            "-",
+            "in",
+            "day",
+            "days",
+            "week",
+            "weeks",
+            "month",
+            "months",
+            "morning",
+            "afternoon",
+            "evening",
+            "night",
+            "tonight",
+            "tomorrow",
+            "today",
+            "noon",
+            "midnight");
     private static final Set<String> TO = Set.of("to", "or", "-", "–", "—", "till", "and");
     static final Set<String> PEOPLE = Set.of(
             "adult",
@@ -83,7 +110,7 @@ final class NumberReader {
     static Reading read(String text, Context context) {
         Tokens tokens = Tokens.of(text);
         List<Mention> found = find(tokens, context);
-        if (tokens.size() > 1 && !found.isEmpty()) {
+        if (!found.isEmpty() && mayTellWhen(tokens)) {
             found = DateTimeReader.apart(found, DateReader.find(tokens, context, false));
             found = DateTimeReader.apart(found, TimeReader.find(tokens, context, false));
         }
@@ -97,6 +124,17 @@ final class NumberReader {
             return new Reading.Given(Value.Numeric.of(0), 0, text.length());
         }
         return Settling.reading(text, summed(text, found));
+    }
+
+    /** Whether a number may belong to a day or a time of day: looked at before the finders of those, which take longer. */
+    private static boolean mayTellWhen(Tokens tokens) {
+        for (int i = 0; i < tokens.size(); i++) {
+            boolean clock = tokens.at(i).figure() && tokens.word(i).indexOf(':') > 0;
+            if (clock || tokens.is(i, WHEN) || tokens.at(i).letters() && CalendarWords.named(tokens.word(i))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** All numbers, in their order. */

@@ -44,10 +44,16 @@ final class NumberSlots {
         all.addAll(durations(text));
         List<Mention> numbers =
                 all.stream().filter(m -> !Settling.denied(text, m)).toList();
+        if (numbers.isEmpty() && !NO_SUCH.matcher(text).find()) {
+            alone(wanted, text);
+            return;
+        }
         List<Fit> fits = new ArrayList<>();
+        Map<Slot, Set<String>> cues = new java.util.HashMap<>();
+        wanted.forEach(slot -> cues.put(slot, SlotWords.cues(slot)));
         for (Mention number : numbers) {
             for (Slot slot : wanted) {
-                int score = score(slot, number, numbers, text);
+                int score = score(slot, cues.get(slot), number, numbers, text);
                 if (score > 0) {
                     fits.add(new Fit(slot, number, score));
                 }
@@ -72,8 +78,7 @@ final class NumberSlots {
         }
     }
 
-    private int score(Slot slot, Mention number, List<Mention> all, String text) {
-        Set<String> cues = SlotWords.cues(slot);
+    private int score(Slot slot, Set<String> cues, Mention number, List<Mention> all, String text) {
         String after = text.substring(number.end());
         String before = text.substring(0, number.start());
         List<String> next = Cues.words(after.split("[,.;\\n!?§:]|\\s(?:and|plus|&|with)\\s", 2)[0]);
@@ -140,7 +145,9 @@ final class NumberSlots {
             }
             Mention next = numbers.get(index + 1);
             boolean free = !best.containsValue(next)
-                    && wanted.stream().noneMatch(s -> s != entry.getKey() && score(s, next, numbers, text) > 0);
+                    && wanted.stream()
+                            .noneMatch(
+                                    s -> s != entry.getKey() && score(s, SlotWords.cues(s), next, numbers, text) > 0);
             if (free
                     && Settling.standing(text, List.of(value, next)).equals(List.of(next))
                     && !UNIT.matcher(text.substring(next.end())).find()) {

@@ -60,6 +60,9 @@ public final class CoreBench {
         System.out.printf(
                 "  expressions %,10.0f a second, the same in Java %,12.0f, ratio %.4f%n",
                 expression, java, expression / java);
+        if (!figures.containsKey("SearchBench.ask 1000")) {
+            return;
+        }
         for (String size : new String[] {"1000", "10000"}) {
             double ask = figures.get("SearchBench.ask " + size);
             double alone = figures.get("SearchBench.embeddingAlone " + size);
