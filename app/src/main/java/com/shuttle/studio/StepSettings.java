@@ -307,7 +307,6 @@ final class StepSettings extends SettingForm {
         String path = "options." + option + ".";
         String layout = settings.text("layout");
         List<Setting> more = new ArrayList<>();
-        more.add(settings.line(path + "also", "also typed as", "other words, with commas"));
         more.add(settings.line(path + "text", "line beneath", "none"));
         if (layout.equals("list")) {
             more.add(settings.line(path + "group", "in the group", "none"));

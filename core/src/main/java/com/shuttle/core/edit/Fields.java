@@ -109,7 +109,9 @@ final class Fields {
         FORMS.put("layout", value -> chosen(value, v -> Choice.Layout.of(v).key(), "There is no such layout."));
         FORMS.put("media", Fields::media);
         FORMS.put("tries", value -> count(value, 1, 9, "Tries are a number from 1 to 9."));
-        FORMS.put("typing", value -> count(value, 0, 10_000, "The delay is 0 to 10,000 milliseconds."));
+        FORMS.put(
+                "typing",
+                value -> value.isBlank() ? null : count(value, 0, 10_000, "The delay is 0 to 10,000 milliseconds."));
         FORMS.put("seconds", Fields::span);
         FORMS.put("patience", value -> value.isBlank() ? null : span(value));
         FORMS.put("weight", value -> count(value, 0, 1000, "A weight is a number from 0 to 1,000."));
@@ -138,8 +140,15 @@ final class Fields {
             wordings.set(index(path[1], wordings, "That wording is no longer there."), JSON.stringNode(text(value)));
             return fitted(tree);
         }
-        ObjectNode parent = parent(tree, path, step);
         String last = path[path.length - 1];
+        JsonNode holder = holder(tree, path, step);
+        if (holder instanceof ArrayNode wordings) {
+            wordings.set(index(last, wordings, "That wording is no longer there."), JSON.stringNode(text(value)));
+            return fitted(tree);
+        }
+        if (!(holder instanceof ObjectNode parent)) {
+            throw noField(step, field);
+        }
         Form form = FORMS.get(last);
         if (form == null
                 || path.length == 1
@@ -151,6 +160,8 @@ final class Fields {
         JsonNode node = form.apply(value);
         if (node == null) {
             parent.remove(last);
+        } else if (node instanceof ObjectNode part && parent.get(last) instanceof ObjectNode before) {
+            before.setAll(part);
         } else {
             parent.set(last, node);
         }
@@ -170,7 +181,8 @@ final class Fields {
         return path;
     }
 
-    private static ObjectNode parent(ObjectNode tree, String[] path, Step step) {
+    /** What holds the last part of a path: an object, or the wordings of a bubble. */
+    private static JsonNode holder(ObjectNode tree, String[] path, Step step) {
         JsonNode at = tree;
         for (int i = 0; i < path.length - 1; i++) {
             String key = path[i];
@@ -184,10 +196,7 @@ final class Fields {
                 throw noField(step, String.join(".", path));
             }
         }
-        if (at instanceof ObjectNode object) {
-            return object;
-        }
-        throw noField(step, String.join(".", path));
+        return at;
     }
 
     /** The index of an item by its id, its variable or its number. */

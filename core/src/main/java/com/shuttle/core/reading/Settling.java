@@ -36,10 +36,10 @@ final class Settling {
         int after = 0;
         for (Mention mention : mentions) {
             String before = text.substring(Math.min(after, mention.start()), mention.start());
-            if (!standing.isEmpty() && CORRECTS.matcher(before).find()) {
-                standing.clear();
-            }
             if (!denied(text, mention)) {
+                if (CORRECTS.matcher(before).find()) {
+                    standing.clear();
+                }
                 standing.add(mention);
             }
             after = mention.end();

@@ -10,6 +10,7 @@ import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Collection;
 import java.util.Currency;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -74,7 +75,10 @@ public sealed interface Value {
 
         @Override
         public Object plain() {
-            return Map.of("amount", amount, "currency", currency);
+            Map<String, Object> plain = new LinkedHashMap<>();
+            plain.put("amount", amount);
+            plain.put("currency", currency);
+            return plain;
         }
 
         @Override
