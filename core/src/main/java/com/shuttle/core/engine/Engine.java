@@ -91,6 +91,9 @@ public final class Engine {
             case Event.AgentClosed ignored -> close(run, walker);
         }
         walker.walk();
+        if (run.restsSilently() && event instanceof Event.Said) {
+            run.say(Phrasebook.RESTING);
+        }
         return run.done();
     }
 

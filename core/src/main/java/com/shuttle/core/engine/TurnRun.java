@@ -181,6 +181,16 @@ final class TurnRun {
         return speaker == Speaker.BOT && at != null && awaiting == null;
     }
 
+    /** Whether the bot waits for nothing in particular and has not said a word in this turn. */
+    boolean restsSilently() {
+        return speaker == Speaker.BOT
+                && at == null
+                && awaiting == null
+                && effects.stream()
+                        .noneMatch(e ->
+                                e instanceof Effect.Say say && say.message().from() == From.BOT);
+    }
+
     /** The visitor's earlier questions and then this one. */
     List<String> askedThen(String question) {
         List<String> turns = new ArrayList<>(asked);

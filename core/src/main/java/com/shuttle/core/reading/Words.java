@@ -47,7 +47,7 @@ public final class Words {
             }
             plain.append(c);
         }
-        return plain.toString().strip();
+        return Normalizer.normalize(plain, Normalizer.Form.NFC).strip();
     }
 
     /** Lower-case words without punctuation; accents folded. */
