@@ -47,7 +47,7 @@ class ReadingsApiTest {
             quoteCharacter = '~',
             value = {
                 "'type':'number','text':'about a dozen'|value|12",
-                "'type':'money','region':'GB','text':'£2.5k'|value|{\"amount\":2500.00,\"currency\":\"GBP\"}",
+                "'type':'money','region':'GB','text':'£2.5k'|value|{\"amount\":2500.0,\"currency\":\"GBP\"}",
                 "'type':'date','text':'the 27th'|value|\"2026-03-27\"",
                 "'type':'time','text':'5pm'|value|\"17:00\"",
                 "'type':'date_time','text':'tomorrow at noon'|value|\"2026-03-11T12:00\"",
