@@ -18,6 +18,8 @@ let stream = null;
 let draft = null;
 let pulling = Promise.resolve();
 let offered = '';
+/** Whether the visitor pressed Enter before the conversation had begun. */
+let early = false;
 
 const read = () => JSON.parse(localStorage.getItem(KEY) ?? 'null');
 const authorized = () => ({ Authorization: `Bearer ${session.token}` });
@@ -73,17 +75,24 @@ function shown(media) {
   return made;
 }
 
+/** How long the bot takes to type a text, in milliseconds. */
+function pace(text) {
+  const letters = Number(chat.dataset.letters);
+  return letters > 0 ? Math.min(4000, (text.length * 1000) / letters) : 0;
+}
+
 /** Adds messages to the transcript; while the visitor looks on, the bot seems to type those that say so. */
 async function reveal(messages, looksOn) {
   for (const message of messages) {
-    if (looksOn && message.typing > 0) {
+    const typing = message.typing || (message.from === 'bot' ? pace(message.text) : 0);
+    if (looksOn && typing > 0) {
       const dots = document.createElement('div');
       dots.className = 'bubble typing-dots';
       dots.setAttribute('aria-hidden', 'true');
       dots.append(...[1, 2, 3].map(() => document.createElement('i')));
       transcript.append(dots);
       log.scrollTop = log.scrollHeight;
-      await new Promise((over) => { setTimeout(over, message.typing); });
+      await new Promise((over) => { setTimeout(over, typing); });
       dots.remove();
     }
     transcript.append(bubble(message));
@@ -210,6 +219,10 @@ async function start() {
   tell();
   try {
     await enter();
+    if (early) {
+      early = false;
+      form.requestSubmit();
+    }
   } catch (error) {
     tell(error instanceof TypeError ? 'There is no connection. Please reload the page.' : error.message);
   }
@@ -274,6 +287,8 @@ form.addEventListener('submit', (event) => {
   if (typed && session) {
     text.value = '';
     send({ text: typed }, typed);
+  } else {
+    early = typed !== '';
   }
 });
 

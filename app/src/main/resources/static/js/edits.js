@@ -24,13 +24,13 @@ export class Edits {
 
   /**
    * Notes typing; sent shortly after the last key. A later edit with the same key takes the place of an unsent one.
-   * `done` hears of a refusal.
+   * `make` gives the edit when its turn comes, and `done` hears what came of it.
    */
-  type(key, edit, done) {
+  type(key, make, done) {
     clearTimeout(this.typed.get(key)?.timer);
     const send = () => {
       this.typed.delete(key);
-      return this.send(edit).then(done);
+      return this.post(`${this.base}/edits`, make, done);
     };
     this.typed.set(key, { timer: setTimeout(send, 500), send });
     this.say('Saving…', false);
@@ -60,11 +60,13 @@ export class Edits {
     return this.post(`${this.base}/${which}`, {});
   }
 
-  post(path, value) {
+  /** Posts a value, or what a function gives when its turn comes. */
+  post(path, value, done) {
     this.pending += 1;
     this.say('Saving…', false);
-    this.line = this.line.then(() => this.try(path, value)).then((reply) => {
+    this.line = this.line.then(() => this.try(path, typeof value === 'function' ? value() : value)).then((reply) => {
       this.pending -= 1;
+      done?.(reply);
       if (!this.unsent) {
         this.say('All changes saved', false);
       }

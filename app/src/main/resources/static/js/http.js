@@ -2,8 +2,12 @@
 
 const meta = document.querySelector('meta[name="csrf"]');
 
+/** What this page calls itself, so that it can tell its own changes from others'. */
+export const page = crypto.getRandomValues(new Uint32Array(2)).join('-');
+
 function withToken(headers) {
-  return meta ? { ...headers, [meta.dataset.header]: meta.content } : headers;
+  const named = { ...headers, 'X-Page': page };
+  return meta ? { ...named, [meta.dataset.header]: meta.content } : named;
 }
 
 /** Posts JSON; resolves to {status, body}, rejects only when the server could not be reached. */

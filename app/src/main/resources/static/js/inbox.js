@@ -7,7 +7,13 @@ const opened = inbox.dataset.open;
 const reply = document.getElementById('reply');
 
 async function refreshList() {
-  document.getElementById('inbox-list').outerHTML = await getText(`/inbox/list?open=${opened ?? ''}`);
+  const html = await getText(`/inbox/list?open=${opened ?? ''}`);
+  const list = document.getElementById('inbox-list');
+  const focused = list.contains(document.activeElement) ? document.activeElement.getAttribute('href') : null;
+  list.outerHTML = html;
+  if (focused) {
+    document.querySelector(`#inbox-list a[href="${CSS.escape(focused)}"]`)?.focus();
+  }
   const waiting = Number(document.getElementById('inbox-list').dataset.waiting);
   const count = document.getElementById('waiting-count');
   count.firstElementChild.textContent = String(waiting);

@@ -1,11 +1,20 @@
 // The script of a flow: editing in place by keyboard and mouse. Rules live on the server; this shows and sends.
+import { clash, complain } from './complaints.js';
+import { dock } from './dock.js';
 import { Edits } from './edits.js';
 import { expressionFields } from './expressions.js';
-import { getText, postFile } from './http.js';
+import { find } from './find.js';
+import { folds } from './folds.js';
+import { getText, page } from './http.js';
+import { leading } from './leading.js';
 import { placeholders } from './placeholders.js';
 import { pick } from './picker.js';
 import { rehearse } from './rehearse.js';
+import { rowActions } from './row-actions.js';
+import { selection } from './selection.js';
+import { keysInTexts } from './text-keys.js';
 import { drawThreads } from './threads.js';
+import { together } from './together.js';
 
 const script = document.getElementById('script');
 const saved = document.getElementById('saved');
@@ -19,15 +28,32 @@ const kinds = script.dataset.kinds.split(';').map((kind) => {
 });
 
 const rows = () => document.getElementById('rows');
+const folding = folds(`folded ${script.dataset.base}`, rows);
 const rowOf = (element) => element.closest('.row');
 const rowById = (step) => rows().querySelector(`.row[data-step="${CSS.escape(step)}"]`);
+
+/** What a row is called now, whether or not the server knows yet what was just typed in it. */
+const nameOf = (row) => (row.dataset.changed && !row.querySelector('.titled') && row.querySelector('.say')?.value.trim()) || row.dataset.name;
 
 /** Whether rows are just being exchanged, which moves the focus by itself. */
 let exchanging = false;
 
 // Showing
 
+let saying = 0;
+
+/** Says for a while what was just done. */
+function say(text, bad = false) {
+  const told = document.getElementById('told');
+  clearTimeout(saying);
+  told.textContent = text;
+  told.classList.toggle('bad', bad);
+  told.hidden = text === '';
+  saying = setTimeout(() => { told.hidden = true; }, 8000);
+}
+
 function showState() {
+  folding.show();
   document.getElementById('undo').disabled = rows().dataset.undo !== 'true';
   document.getElementById('redo').disabled = rows().dataset.redo !== 'true';
   document.getElementById('step-count').textContent = rows().querySelectorAll('.row').length;
@@ -56,17 +82,25 @@ async function refresh(focus) {
   } while (edits.unsent);
   const active = document.activeElement;
   const here = !focus && active && script.contains(active) && rowOf(active)
-    ? { step: rowOf(active).dataset.step, field: active.dataset.field, at: active.selectionStart }
+    ? { step: rowOf(active).dataset.step, field: active.dataset.field, at: active.selectionStart, whole: active === rowOf(active) }
     : focus;
   const scroll = script.scrollTop;
+  const restore = choice.keep();
   const unfolded = [...rows().querySelectorAll('details[data-more][open]')].map((details) => details.dataset.more);
   exchanging = true;
   rows().outerHTML = html;
   exchanging = false;
+  restore();
   unfolded.forEach((more) => rows().querySelector(`details[data-more="${CSS.escape(more)}"]`)?.setAttribute('open', ''));
   script.scrollTop = scroll;
   const row = here?.step ? rowById(here.step) : null;
   if (row) {
+    folding.reveal(row);
+  }
+  if (row && here.whole) {
+    row.focus();
+    row.scrollIntoView({ block: 'nearest' });
+  } else if (row) {
     open(row);
     const field = (here.field && row.querySelector(`[data-field="${CSS.escape(here.field)}"]`))
       ?? row.querySelector('.say, .lead');
@@ -79,17 +113,6 @@ async function refresh(focus) {
   showState();
 }
 
-function complain(row, text) {
-  row?.querySelector('.field-problem')?.remove();
-  if (row && text) {
-    const note = document.createElement('p');
-    note.className = 'field-problem';
-    note.setAttribute('role', 'alert');
-    note.textContent = text;
-    row.querySelector('.body').prepend(note);
-  }
-}
-
 /** Makes an edit that changes more than one field's text. */
 async function change(edit, focus) {
   await edits.flush();
@@ -98,9 +121,14 @@ async function change(edit, focus) {
     complain(rowById(edit.step ?? edit.after ?? ''), reply.refused);
     return reply;
   }
+  if (['delete', 'several', 'duplicate', 'lead', 'paste'].includes(edit.edit)) {
+    say(sentence(reply.words));
+  }
   await refresh(focus ?? (reply.focus ? { step: reply.focus } : undefined));
   return reply;
 }
+
+const sentence = (words) => (words ? `${words[0].toUpperCase()}${words.slice(1)}.` : '');
 
 // Editing
 
@@ -125,7 +153,7 @@ async function lead(button) {
     ...[...rows().querySelectorAll('.row')]
       .map((other) => ({
         value: `step:${other.dataset.step}`,
-        label: other.dataset.name,
+        label: nameOf(other),
         note: other.querySelector('.kind-button').textContent,
       })),
     ...[...document.querySelectorAll('#flow-list a')]
@@ -156,47 +184,75 @@ async function addOption(row, after) {
   added?.querySelector('.label-of').focus();
 }
 
-/** Sends a picture or file of the designer's and puts its address into the field beside the button. */
-async function upload(button, row) {
-  const chooser = document.createElement('input');
-  chooser.type = 'file';
-  chooser.accept = 'image/png,image/jpeg,image/gif,image/webp,application/pdf';
-  chooser.addEventListener('change', async () => {
-    const { status, body } = await postFile(script.dataset.media, chooser.files[0]);
-    if (status === 200) {
-      const field = button.parentElement.querySelector('input');
-      field.value = body.address;
-      typedIn(field);
-      await edits.flush();
-      await refresh({ step: row.dataset.step });
-    } else {
-      complain(row, body?.refused ?? 'The file could not be sent. It may be too large: 8 MB is the most.');
-    }
-  });
-  chooser.click();
+async function stepHistory(which) {
+  const reply = await edits.step(which);
+  say(sentence(reply.words));
+  await refresh();
 }
 
-async function stepHistory(which) {
-  await edits.step(which);
-  await refresh();
+/** Shows a step, wherever it is. */
+function goTo(step) {
+  const row = rowById(step);
+  if (!row) {
+    return;
+  }
+  folding.reveal(row);
+  open(row);
+  row.scrollIntoView({ block: 'center' });
+  (row.querySelector('.say, .lead') ?? row).focus();
+}
+
+/** Chooses a step or flow to go to from a list. */
+async function goToStep() {
+  const items = [
+    ...[...rows().querySelectorAll('.row')].map((row) => ({ value: row.dataset.step, label: nameOf(row), note: row.querySelector('.kind-button').textContent })),
+    ...[...document.querySelectorAll('#flow-list a[data-flow]')].map((flow) => ({ value: flow.href, label: flow.textContent, note: 'flow' })),
+  ];
+  const back = document.activeElement;
+  const chosen = await pick(document.getElementById('go-to'), 'Go to', items);
+  if (chosen?.note === 'flow') {
+    location.assign(chosen.value);
+  } else if (chosen) {
+    goTo(chosen.value);
+  } else {
+    back?.focus();
+  }
 }
 
 function typedIn(field) {
   const row = rowOf(field);
   if (field.hasAttribute('data-section-title')) {
     const section = field.closest('.part').dataset.section;
-    edits.type(`section ${section}`, { edit: 'name_section', section, title: field.value }, () => {});
+    edits.type(`section ${section}`, () => ({ edit: 'name_section', section, title: field.value }));
     return;
   }
-  const value = field.type === 'checkbox' ? String(field.checked) : field.value;
   row.dataset.changed = 'true';
   const step = row.dataset.step;
   const name = field.dataset.field;
-  edits.type(`${step} ${name}`, { edit: 'set', step, field: name, value }, (reply) => complain(rowById(step), reply.refused));
-  drawThreads(rows());
+  const isText = field.matches('textarea, input:not([type="checkbox"])');
+  // Rows may be exchanged before the edit's turn comes; what was typed is read now.
+  const value = field.type === 'checkbox' ? String(field.checked) : field.value;
+  const make = () => ({ edit: 'set', step, field: name, value, was: isText ? field.dataset.known ?? field.defaultValue : null });
+  edits.type(`${step} ${name}`, make, (reply) => {
+    if (reply.theirs !== null && reply.theirs !== undefined) {
+      const now = rowById(step)?.querySelector(`[data-field="${CSS.escape(name)}"]`) ?? field;
+      clash(now, reply.theirs, () => typedIn(now));
+    } else {
+      complain(rowById(step), reply.refused);
+      if (!reply.refused) {
+        field.dataset.known = reply.stored ?? value;
+      }
+    }
+  });
+  if (row.offsetHeight !== row.drawnHeight) {
+    row.drawnHeight = row.offsetHeight;
+    drawThreads(rows());
+  }
 }
 
 // Events
+
+const choice = selection(script, { rows, change, refresh, flush: () => edits.flush(), say });
 
 script.addEventListener('input', (event) => {
   if (event.target.matches('[data-field]:not(select, [data-structural]), [data-section-title]')) {
@@ -211,10 +267,26 @@ script.addEventListener('change', async (event) => {
   }
 });
 
+// A row that is pressed opens when the button is let go: opening moves things, and the press would end beside its aim.
+let pressed = false;
+script.addEventListener('pointerdown', () => { pressed = true; }, true);
+addEventListener('pointerup', () => {
+  pressed = false;
+  setTimeout(() => {
+    const row = script.contains(document.activeElement) ? rowOf(document.activeElement) : null;
+    if (row && row !== document.activeElement && !row.classList.contains('open')) {
+      open(row);
+    }
+  });
+});
+
 script.addEventListener('focusin', (event) => {
   const row = rowOf(event.target);
-  if (row && !row.classList.contains('open')) {
+  if (row && !pressed && event.target !== row && !row.classList.contains('open')) {
     open(row);
+  }
+  if (row) {
+    others.at(row.dataset.step);
   }
 });
 
@@ -222,145 +294,37 @@ script.addEventListener('focusin', (event) => {
 script.addEventListener('focusout', async (event) => {
   const row = rowOf(event.target);
   if (!exchanging && row?.dataset.changed && !row.contains(event.relatedTarget)) {
-    delete row.dataset.changed;
     if (!document.querySelector('.picker')) {
+      // The mark stays until the row is exchanged: until then its name is what stands in it.
       await refresh();
     }
   }
 });
 
-script.addEventListener('click', async (event) => {
-  const button = event.target.closest('button');
-  const row = rowOf(event.target);
-  if (!button) {
-    if (row && !row.contains(document.activeElement) && !event.target.closest('input, textarea, select, label, summary')) {
-      row.querySelector('.say, .lead')?.focus();
-    }
-    return;
-  }
-  const step = row?.dataset.step;
-  const data = button.dataset;
-  if ('addFirst' in data) {
-    await addBelow(null);
-  } else if ('become' in data) {
-    await become(row);
-  } else if ('exit' in data) {
-    await lead(button);
-  } else if ('addOption' in data) {
-    await addOption(row, null);
-  } else if ('deleteOption' in data) {
-    await change({ edit: 'delete_item', step, list: 'options', item: button.closest('.option').dataset.option }, { step });
-  } else if ('addItem' in data) {
-    const list = button.closest('.items').dataset.list;
-    await change({ edit: 'add_item', step, list, after: null }, { step });
-    [...rowById(step).querySelectorAll(`.items[data-list="${CSS.escape(list)}"] > .item`)].at(-1)?.querySelector('input, textarea')?.focus();
-  } else if ('deleteItem' in data) {
-    const list = button.closest('.items').dataset.list;
-    await change({ edit: 'delete_item', step, list, item: button.closest('.item').dataset.item }, { step });
-  } else if ('moveItem' in data) {
-    const list = button.closest('.items').dataset.list;
-    await change({ edit: 'move_item', step, list, item: button.closest('.item').dataset.item, by: Number(data.moveItem) }, { step });
-  } else if ('upload' in data) {
-    await upload(button, row);
-  } else if ('addWording' in data) {
-    await change({ edit: 'add_wording', step }, { step });
-    [...rowById(step).querySelectorAll('.say')].at(-1).focus();
-  } else if ('deleteWording' in data) {
-    await change({ edit: 'delete_wording', step, index: Number(data.deleteWording) }, { step });
-  } else if ('add' in data) {
-    await addBelow(row);
-  } else if ('move' in data) {
-    await change({ edit: 'move', step, by: Number(data.move) });
-  } else if ('addSection' in data) {
-    await change({ edit: 'add_section', step });
-    row.closest('.part')?.querySelector('.part-title')?.focus();
-    rowById(step)?.closest('.part').querySelector('.part-title').focus();
-  } else if ('deleteSection' in data) {
-    await change({ edit: 'delete_section', section: button.closest('.part').dataset.section });
-  } else if ('delete' in data) {
-    await change({ edit: 'delete', step });
-  }
-});
-
-function neighbour(field, down) {
-  const all = [...rows().querySelectorAll('.row')];
-  return all[all.indexOf(rowOf(field)) + (down ? 1 : -1)];
-}
-
-script.addEventListener('keydown', async (event) => {
-  const field = event.target;
-  const row = rowOf(field);
-  const control = event.ctrlKey || event.metaKey;
-  if (!row) {
-    return;
-  }
-  if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-    event.preventDefault();
-    await change({ edit: 'move', step: row.dataset.step, by: event.key === 'ArrowUp' ? -1 : 1 });
-  } else if (field.matches('.say')) {
-    await keyInText(event, field, row, control);
-  } else if (field.matches('.label-of')) {
-    await keyInOption(event, field, row, control);
-  }
-});
-
-async function keyInText(event, field, row, control) {
-  if (event.key === 'Enter' && !event.shiftKey && !event.isComposing) {
-    event.preventDefault();
-    if (row.dataset.kind === 'choice' && !control) {
-      row.querySelector('.label-of')?.focus();
-    } else {
-      await addBelow(row);
-    }
-  } else if (event.key === '/' && field.value === '') {
-    event.preventDefault();
-    await become(row);
-  } else if (event.key === 'Backspace' && field.value === '' && row.querySelectorAll('.say').length === 1) {
-    event.preventDefault();
-    await change({ edit: 'delete', step: row.dataset.step });
-  } else if (event.key === 'ArrowUp' && field.selectionStart === 0 && field.selectionEnd === 0) {
-    neighbour(field, false)?.querySelector('.say, .lead')?.focus();
-  } else if (event.key === 'ArrowDown' && field.selectionStart === field.value.length) {
-    neighbour(field, true)?.querySelector('.say, .lead')?.focus();
-  }
-}
-
-async function keyInOption(event, field, row, control) {
-  const option = field.closest('.option').dataset.option;
-  if (event.key === 'Enter' && control) {
-    event.preventDefault();
-    await addBelow(row, `option:${option}`);
-  } else if (event.key === 'Enter' && field.value !== '') {
-    event.preventDefault();
-    const next = field.closest('.option').nextElementSibling?.querySelector('.label-of');
-    if (next && next.value === '') {
-      next.focus();
-    } else {
-      await addOption(row, option);
-    }
-  } else if (event.key === 'Backspace' && field.value === '') {
-    event.preventDefault();
-    const before = field.closest('.option').previousElementSibling?.querySelector('.label-of');
-    await change({ edit: 'delete_item', step: row.dataset.step, list: 'options', item: option }, { step: row.dataset.step, field: before?.dataset.field });
-  }
-}
+rowActions(script, { rows, rowOf, rowById, change, addBelow, addOption, become, lead, typedIn, refresh, folding, flush: () => edits.flush(), choice: () => choice, side: () => side });
 
 document.addEventListener('keydown', (event) => {
   const control = event.ctrlKey || event.metaKey;
+  const key = event.key.toLowerCase();
   const inOtherField = event.target.closest('input, textarea') && !script.contains(event.target);
-  if (control && event.key.toLowerCase() === 'z' && !inOtherField) {
+  if (control && key === 'z' && !inOtherField) {
     event.preventDefault();
     stepHistory(event.shiftKey ? 'redo' : 'undo');
+  } else if (control && event.shiftKey && key === 'f') {
+    event.preventDefault();
+    finder.open();
+  } else if (control && key === 'k') {
+    event.preventDefault();
+    goToStep();
   } else if (event.key === '?' && !event.target.closest('input, textarea, select')) {
-    const keys = document.querySelector('.keys');
-    keys.open = !keys.open;
+    document.getElementById('keys').showModal();
   } else if (event.key === 'Escape') {
-    document.querySelectorAll('.flow-menu[open], .keys[open]').forEach((menu) => { menu.open = false; });
+    document.querySelectorAll('.flow-menu[open]').forEach((menu) => { menu.open = false; });
   }
 });
 
 document.addEventListener('click', (event) => {
-  document.querySelectorAll('.flow-menu[open], .keys[open]').forEach((menu) => {
+  document.querySelectorAll('.flow-menu[open]').forEach((menu) => {
     if (!menu.contains(event.target)) {
       menu.open = false;
     }
@@ -376,6 +340,45 @@ script.addEventListener('toggle', () => drawThreads(rows()), true);
 expressionFields(script, typedIn);
 placeholders(script, typedIn);
 
+keysInTexts(script, { rows, rowOf, change, addBelow, addOption, become });
+
+leading(script, rows, {
+  async lead(ways, target) {
+    const led = ways.map((way) => ({ edit: 'lead', step: way.step, exit: way.exit, target }));
+    await change(led.length === 1 ? led[0] : { edit: 'several', edits: led }, { step: ways[0].step, whole: true });
+  },
+  async insert({ ways }) {
+    const last = ways.at(-1);
+    const reply = await change({ edit: 'add', after: last.step, exit: last.exit, kind: 'message' });
+    const others = ways.slice(0, -1);
+    if (reply.focus && others.length) {
+      const led = others.map((way) => ({ edit: 'lead', step: way.step, exit: way.exit, target: `step:${reply.focus}` }));
+      await change({ edit: 'several', edits: led }, { step: reply.focus });
+    }
+  },
+});
+
+const others = together({ base: script.dataset.base, page, rows, refresh: () => refresh(), list: document.getElementById('companions') });
+
+const side = dock(document.getElementById('dock'), {
+  base: script.dataset.base,
+  goTo,
+  changed: () => refresh(),
+});
+
+const finder = find(document.getElementById('find'), {
+  bot: script.dataset.bot,
+  flow: script.dataset.flow,
+  flush: () => edits.flush(),
+  goTo,
+  replaced: () => refresh(),
+});
+
+document.getElementById('find-button').addEventListener('click', () => finder.open());
+document.getElementById('go-to').addEventListener('click', goToStep);
+document.getElementById('keys-button').addEventListener('click', () => document.getElementById('keys').showModal());
+document.querySelectorAll('[data-close]').forEach((button) => button.addEventListener('click', () => button.closest('dialog').close()));
+
 rehearse(document.getElementById('rehearse'), {
   beforeTurn: () => edits.flush(),
   nowAt: (step) => {
@@ -384,3 +387,6 @@ rehearse(document.getElementById('rehearse'), {
   },
 });
 showState();
+const goToHash = () => goTo(decodeURIComponent(location.hash.slice(1)));
+addEventListener('hashchange', goToHash);
+goToHash();

@@ -2,14 +2,16 @@
 
 const WIDEST_LANE = 22;
 const NARROWEST_LANE = 11;
+const NARROWEST_LANE_NARROW = 5;
 const ALL_LANES = 140;
+const ALL_LANES_NARROW = 56;
 const LEFT = 14;
 const DYES = 7;
 const NS = 'http://www.w3.org/2000/svg';
 
 const dye = (lane) => `dye-${lane % DYES}`;
 
-function shape(name, attributes) {
+export function shape(name, attributes) {
   const element = document.createElementNS(NS, name);
   for (const [key, value] of Object.entries(attributes)) {
     element.setAttribute(key, value);
@@ -17,82 +19,147 @@ function shape(name, attributes) {
   return element;
 }
 
-/** Redraws the threads of `rows`, an element with `data-layout` and one `.row` a step. */
-export function drawThreads(rows) {
-  const layout = JSON.parse(rows.dataset.layout);
-  const svg = rows.querySelector('.threads');
+/** Heights of everything that is drawn to, read at once before anything is drawn. Rows that are folded lie at their heading. */
+function measure(rows, elements) {
   const top = rows.getBoundingClientRect().top;
-  const elements = [...rows.querySelectorAll('.row')];
-  const width = Math.max(NARROWEST_LANE, Math.min(WIDEST_LANE, ALL_LANES / layout.lanes));
-  const x = (lane) => LEFT + lane * width;
-  rows.style.setProperty('--threads', `${LEFT + (layout.lanes - 1) * width + 10}px`);
   const middle = (element) => {
     const box = element.getBoundingClientRect();
     return box.top - top + Math.min(box.height, 22) / 2;
   };
-  const markOf = (row) => middle(elements[row].querySelector('.kind-button'));
-  svg.setAttribute('width', x(layout.lanes));
-  svg.setAttribute('height', rows.scrollHeight);
-  svg.replaceChildren();
+  const heads = new Map();
+  return elements.map((row) => {
+    const part = row.parentElement;
+    if (part.classList.contains('folded')) {
+      if (!heads.has(part)) {
+        heads.set(part, middle(part.querySelector('.part-head')));
+      }
+      return { folded: true, mark: heads.get(part), dots: new Map() };
+    }
+    const dots = new Map();
+    row.querySelectorAll('[data-dot]').forEach((dot) => {
+      if (dot.offsetParent !== null) {
+        dots.set(dot.dataset.dot, { element: dot, y: middle(dot) });
+      }
+    });
+    return { folded: false, mark: middle(row.querySelector('.kind-button')), dots };
+  });
+}
+
+/** One thread's strokes. A stroke is what is seen and, wider and unseen, what the pointer meets. */
+function thread(it, index, places, layout, x, straight) {
+  const group = shape('g', {
+    class: `thread ${dye(it.lane)}${it.up ? ' up' : ''}${it.feeders.every((feeder) => feeder.exit === 'gave_up') ? ' spare' : ''}`,
+    'data-thread': index,
+  });
+  const draw = (d, lane) => {
+    group.append(
+      shape('path', { class: lane === undefined ? 'line' : `line ${dye(lane)}`, d }),
+      shape('path', { class: 'reach', d }),
+    );
+  };
+  const target = places[it.target].mark;
+  const targetLane = layout.rows[it.target].lane;
+  let first = null;
+  for (const feeder of it.feeders) {
+    const { mark, dots, folded } = places[feeder.row];
+    const dot = dots.get(feeder.exit);
+    dot?.element.classList.add(dye(it.lane));
+    const own = layout.rows[feeder.row].lane;
+    const y = dot ? Math.max(mark, dot.y) : mark;
+    if (folded && places[it.target].folded && mark === target) {
+      continue;
+    }
+    if (own === it.lane) {
+      first = Math.min(first ?? Infinity, mark);
+      continue;
+    }
+    const bend = it.up ? -18 : 18;
+    if (y > mark + 4 && !straight.has(feeder.row)) {
+      draw(`M${x(own)} ${mark}V${y}`, own);
+    }
+    draw(`M${x(own)} ${y}C${x(own) + 12} ${y} ${x(it.lane)} ${y} ${x(it.lane)} ${y + bend}`);
+    first = it.up ? Math.max(first ?? -Infinity, y + bend) : Math.min(first ?? Infinity, y + bend);
+  }
+  if (first === null) {
+    return null;
+  }
+  if (it.up) {
+    const from = Math.max(first, target + 20);
+    draw(`M${x(it.lane)} ${from}V${target + 18}C${x(it.lane)} ${target + 4} ${x(targetLane) + 20} ${target} ${x(targetLane) + 9} ${target}`);
+  } else if (targetLane === it.lane) {
+    draw(`M${x(it.lane)} ${first}V${target}`);
+  } else {
+    const bend = Math.max(first, target - 18);
+    draw(`M${x(it.lane)} ${first}V${bend}C${x(it.lane)} ${target - 2} ${x(targetLane) + 14} ${target} ${x(targetLane) + 6} ${target}`);
+  }
+  return group;
+}
+
+function mark(step, row, index, place, cx) {
+  const y = place.mark;
+  const attributes = { class: `step-mark ${dye(row.lane)}`, 'data-mark': index };
+  return step.dataset.kind === 'choice'
+    ? shape('rect', { ...attributes, x: cx - 5.5, y: y - 5.5, width: 11, height: 11, rx: 2.5, transform: `rotate(45 ${cx} ${y})` })
+    : shape('circle', { ...attributes, cx, cy: y, r: 5.5 });
+}
+
+/** The server's layout of `rows`, read once. */
+export function layoutOf(rows) {
+  rows.layout ??= JSON.parse(rows.dataset.layout);
+  return rows.layout;
+}
+
+/** Redraws the threads of `rows`, an element with `data-layout` and one `.row` a step. */
+export function drawThreads(rows) {
+  const layout = layoutOf(rows);
+  const svg = rows.querySelector('.threads');
+  const elements = [...rows.querySelectorAll('.row')];
+  const narrow = matchMedia('(max-width: 900px)').matches;
+  const width = narrow
+    ? Math.max(NARROWEST_LANE_NARROW, Math.min(WIDEST_LANE, ALL_LANES_NARROW / layout.lanes))
+    : Math.max(NARROWEST_LANE, Math.min(WIDEST_LANE, ALL_LANES / layout.lanes));
+  const x = (lane) => LEFT + lane * width;
+  rows.style.setProperty('--threads', `${LEFT + (layout.lanes - 1) * width + 10}px`);
+  const places = measure(rows, elements);
+  const height = rows.scrollHeight;
 
   // Rows from which a thread goes straight down: their own lane is drawn by it.
-  const straight = new Set(layout.threads.filter((thread) => !thread.up).flatMap((thread) =>
-    thread.feeders.filter((feeder) => layout.rows[feeder.row].lane === thread.lane).map((feeder) => feeder.row)));
-
-  for (const thread of layout.threads) {
-    const target = markOf(thread.target);
-    const targetLane = layout.rows[thread.target].lane;
-    const spare = thread.feeders.every((feeder) => feeder.exit === 'gave_up');
-    const style = `${dye(thread.lane)}${thread.up ? ' up' : ''}${spare ? ' spare' : ''}`;
-    let first = null;
-    for (const feeder of thread.feeders) {
-      const row = elements[feeder.row];
-      const dot = [...row.querySelectorAll('[data-dot]')].find((d) => d.dataset.dot === feeder.exit);
-      const shown = dot && dot.offsetParent !== null;
-      if (dot) {
-        dot.classList.add(dye(thread.lane));
-      }
-      const own = layout.rows[feeder.row].lane;
-      const mark = markOf(feeder.row);
-      const y = shown ? Math.max(mark, middle(dot)) : mark;
-      if (own !== thread.lane) {
-        const bend = thread.up ? -18 : 18;
-        if (y > mark + 4 && !straight.has(feeder.row)) {
-          svg.append(shape('path', { class: dye(own), d: `M${x(own)} ${mark}V${y}` }));
-        }
-        svg.append(shape('path', {
-          class: style,
-          d: `M${x(own)} ${y}C${x(own) + 12} ${y} ${x(thread.lane)} ${y} ${x(thread.lane)} ${y + bend}`,
-        }));
-        first = Math.min(first ?? Infinity, thread.up ? Infinity : y + bend);
-        if (thread.up) {
-          first = Math.max(Number.isFinite(first) ? first : -Infinity, y + bend);
-        }
-      } else {
-        first = Math.min(first ?? Infinity, mark);
-      }
+  const straight = new Set(layout.threads.filter((it) => !it.up).flatMap((it) =>
+    it.feeders.filter((feeder) => layout.rows[feeder.row].lane === it.lane).map((feeder) => feeder.row)));
+  const drawn = document.createDocumentFragment();
+  layout.threads.forEach((it, index) => {
+    const group = thread(it, index, places, layout, x, straight);
+    if (group) {
+      drawn.append(group);
     }
-    if (thread.up) {
-      const lowest = Math.max(...thread.feeders.map((feeder) => markOf(feeder.row)));
-      const from = Math.max(first ?? lowest, target + 20);
-      svg.append(shape('path', {
-        class: style,
-        d: `M${x(thread.lane)} ${from}V${target + 18}C${x(thread.lane)} ${target + 4} ${x(targetLane) + 20} ${target} ${x(targetLane) + 9} ${target}`,
-      }));
-    } else {
-      svg.append(shape('path', { class: style, d: `M${x(thread.lane)} ${first}V${target}` }));
-    }
-  }
-
-  layout.rows.forEach((row, index) => {
-    const y = markOf(index);
-    const cx = x(row.lane);
-    const branches = elements[index].dataset.kind === 'choice';
-    svg.append(branches
-      ? shape('rect', {
-          class: `step-mark ${dye(row.lane)}`, x: cx - 5.5, y: y - 5.5, width: 11, height: 11, rx: 2.5,
-          transform: `rotate(45 ${cx} ${y})`,
-        })
-      : shape('circle', { class: `step-mark ${dye(row.lane)}`, cx, cy: y, r: 5.5 }));
   });
+  layout.rows.forEach((row, index) => {
+    if (!places[index].folded) {
+      drawn.append(mark(elements[index], row, index, places[index], x(row.lane)));
+    }
+  });
+  svg.setAttribute('width', x(layout.lanes));
+  svg.setAttribute('height', height);
+  svg.replaceChildren(drawn);
+}
+
+/** Lights up threads and the rows they join; none to put them all out. */
+export function light(rows, indexes) {
+  const lit = new Set(indexes);
+  rows.classList.toggle('lighting', lit.size > 0);
+  rows.querySelectorAll('.thread').forEach((group) => group.classList.toggle('lit', lit.has(Number(group.dataset.thread))));
+  const joined = new Set();
+  lit.forEach((index) => {
+    const it = layoutOf(rows).threads[index];
+    joined.add(it.target);
+    it.feeders.forEach((feeder) => joined.add(feeder.row));
+  });
+  rows.querySelectorAll('.row').forEach((row) => row.classList.toggle('joined', joined.has(Number(row.dataset.index))));
+}
+
+/** The threads that go into or out of a row. */
+export function threadsOf(rows, index) {
+  return layoutOf(rows).threads
+    .map((it, at) => (it.target === index || it.feeders.some((feeder) => feeder.row === index) ? at : -1))
+    .filter((at) => at >= 0);
 }

@@ -4,6 +4,8 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.flow.Flow;
+import com.shuttle.core.knowledge.Standing;
+import com.shuttle.knowledge.EntryService;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.releases.ReleaseService;
 import com.shuttle.settings.Account;
@@ -22,6 +24,7 @@ public class TestData {
 
     public final BotService bots;
     public final KnowledgeService knowledge;
+    public final EntryService entries;
     public final ReleaseService releases;
     public final ConversationService conversations;
     public final AccountService accounts;
@@ -29,11 +32,13 @@ public class TestData {
     TestData(
             BotService bots,
             KnowledgeService knowledge,
+            EntryService entries,
             ReleaseService releases,
             ConversationService conversations,
             AccountService accounts) {
         this.bots = bots;
         this.knowledge = knowledge;
+        this.entries = entries;
         this.releases = releases;
         this.conversations = conversations;
         this.accounts = accounts;
@@ -66,7 +71,7 @@ public class TestData {
     /** A collection that knows one question. */
     public String collection(String question, String answer) {
         String id = good(knowledge.create(name("Collection")));
-        good(knowledge.add(id, question, answer, ""));
+        good(entries.add(id, question, answer, "", Standing.USUAL));
         return id;
     }
 

@@ -12,16 +12,15 @@ import com.shuttle.core.flow.Variable;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
-import java.text.Normalizer;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -54,61 +53,121 @@ public class BotService {
         return store.bot(id).orElseThrow(() -> new Missing("bot", id));
     }
 
+    /** The bot that visitors find at an address. */
     public Optional<Bot> bySlug(String slug) {
-        return store.bySlug(slug);
+        return store.bySlug(slug).filter(bot -> !bot.archived());
     }
 
     /** Makes a bot with an empty main flow. */
     @Transactional
     public Checked<Bot> create(String name, String region, @Nullable String account) {
-        Optional<Checked<Bot>> bad = errors(name, "", region).bad();
+        Optional<Checked<Bot>> bad = BotForm.errors(name, "", region).bad();
         if (bad.isPresent()) {
             return bad.get();
         }
         Bot bot = new Bot(
                 Ids.next(),
-                freeSlug(name),
+                Slugs.free(name, this::taken),
                 name.strip(),
                 "",
                 region,
                 ZoneId.systemDefault().getId(),
                 "main",
                 List.of(),
-                List.of());
+                List.of(),
+                Manner.PLAIN,
+                false);
         store.insert(bot, clock.instant());
         store.insertFlow(bot.id(), Flow.empty("main", "Main"), 0, "began the flow", account, clock.instant());
         return Checked.good(bot);
     }
 
+    /** Makes a bot of a whole one: a copy, a template, a file. Its id is new, its address the nearest free one. */
     @Transactional
-    public Checked<Bot> change(String id, String name, String slug, String description, String region, String zone) {
+    public Bot create(Bot like, List<Flow> flows, String words, @Nullable String account) {
+        Bot bot = new Bot(
+                Ids.next(),
+                Slugs.free(like.slug(), this::taken),
+                like.name(),
+                like.description(),
+                like.region(),
+                like.zone(),
+                like.mainFlow(),
+                like.variables(),
+                like.standing(),
+                like.manner(),
+                false);
+        store.insert(bot, clock.instant());
+        for (int i = 0; i < flows.size(); i++) {
+            store.insertFlow(bot.id(), flows.get(i), i, words, account, clock.instant());
+        }
+        return bot;
+    }
+
+    /** Sets how a bot presents itself. */
+    @Transactional
+    public void adopt(String id, Manner manner) {
+        Bot bot = bot(id);
+        store.update(bot.described(bot.slug(), bot.name(), bot.description(), bot.region(), bot.zone(), manner));
+    }
+
+    /** A copy of a bot with the present drafts of its flows. */
+    @Transactional
+    public Bot duplicate(String id, @Nullable String account) {
+        Bot bot = bot(id);
+        String name = bot.name().substring(0, Math.min(bot.name().length(), 193)) + " (copy)";
+        Bot like = bot.described(bot.slug(), name, bot.description(), bot.region(), bot.zone(), bot.manner());
+        return create(like, drafts(id).stream().map(Draft::flow).toList(), "copied from " + bot.name(), account);
+    }
+
+    /** Puts a bot away, or takes it out again. Visitors do not find one that is put away; its conversations go on. */
+    @Transactional
+    public void archive(String id, boolean away) {
+        store.archive(bot(id).id(), away ? clock.instant() : null);
+    }
+
+    /** Deletes a bot; it can be brought back. */
+    @Transactional
+    public Bot delete(String id) {
+        Bot bot = bot(id);
+        store.delete(bot, clock.instant());
+        return bot;
+    }
+
+    /** Deleted bots, the last first, with when they were deleted. */
+    public Map<Bot, Instant> deleted() {
+        return store.deleted();
+    }
+
+    /**
+     * Brings a deleted bot back, under its address if that is still free.
+     *
+     * @throws Missing if no such bot was deleted
+     */
+    @Transactional
+    public Bot restore(String id) {
+        String slug = store.formerSlug(id).orElseThrow(() -> new Missing("bot", id));
+        store.restore(id, Slugs.free(slug, this::taken));
+        return bot(id);
+    }
+
+    @Transactional
+    public Checked<Bot> change(String id, BotForm form) {
         Bot before = bot(id);
-        Optional<Checked<Bot>> bad = errors(name, description, region)
-                .require(
-                        slug.matches("[a-z0-9][a-z0-9-]{0,63}"),
-                        "slug",
-                        "An address has lower-case letters, digits and dashes only.")
-                .require(
-                        store.bySlug(slug)
-                                .filter(other -> !other.id().equals(id))
-                                .isEmpty(),
-                        "slug",
-                        "Another bot has this address.")
-                .require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "Please choose a time zone.")
+        Optional<Checked<Bot>> bad = form.errors(slug -> store.bySlug(slug)
+                        .filter(other -> !other.id().equals(id))
+                        .isPresent())
                 .bad();
         if (bad.isPresent()) {
             return bad.get();
         }
-        Bot bot = new Bot(
-                id,
-                slug,
-                name.strip(),
-                description.strip(),
-                region,
-                zone,
-                before.mainFlow(),
-                before.variables(),
-                before.standing());
+        Bot bot = before.described(
+                form.slug(),
+                form.name().strip(),
+                form.description().strip(),
+                form.region(),
+                form.zone(),
+                form.manner());
         store.update(bot);
         return Checked.good(bot);
     }
@@ -177,42 +236,13 @@ public class BotService {
     }
 
     private Bot kept(Bot bot, List<Variable> variables, List<StandingWords> standing) {
-        Bot changed = new Bot(
-                bot.id(),
-                bot.slug(),
-                bot.name(),
-                bot.description(),
-                bot.region(),
-                bot.zone(),
-                bot.mainFlow(),
-                variables,
-                standing);
+        Bot changed = bot.with(variables, standing);
         store.update(changed);
         return changed;
     }
 
-    private static Checked.Errors errors(String name, String description, String region) {
-        return new Checked.Errors()
-                .require(!name.isBlank() && name.length() <= 200, "name", "Please give a name of up to 200 characters.")
-                .require(
-                        description.length() <= 2000,
-                        "description",
-                        "A description can be 2,000 characters long at most.")
-                .require(
-                        Arrays.asList(Locale.getISOCountries()).contains(region), "region", "Please choose a country.");
-    }
-
-    private String freeSlug(String name) {
-        String ascii = Normalizer.normalize(name.toLowerCase(Locale.ROOT), Normalizer.Form.NFKD)
-                .replaceAll("\\p{M}+", "")
-                .replaceAll("[^a-z0-9]+", "-")
-                .replaceAll("^-+|-+$", "");
-        String base = ascii.isEmpty() ? "bot" : ascii.substring(0, Math.min(50, ascii.length()));
-        String slug = base;
-        for (int n = 2; store.bySlug(slug).isPresent(); n++) {
-            slug = base + "-" + n;
-        }
-        return slug;
+    private boolean taken(String slug) {
+        return store.bySlug(slug).isPresent();
     }
 
     // Flows
@@ -230,7 +260,12 @@ public class BotService {
     public Release draftRelease(Bot bot) {
         return new Release(
                 0,
-                new Release.Profile(bot.name(), bot.region(), bot.zone()),
+                new Release.Profile(
+                        bot.name(),
+                        bot.region(),
+                        bot.zone(),
+                        bot.manner().team(),
+                        bot.manner().hours()),
                 bot.mainFlow(),
                 store.drafts(bot.id()).stream().map(Draft::flow).toList(),
                 bot.variables(),
@@ -257,6 +292,7 @@ public class BotService {
     @Transactional
     public void putFlow(String bot, Flow flow, String words, @Nullable String account) {
         if (store.lock(bot, flow.id()).isPresent()) {
+            store.deleteFlow(bot, flow.id(), null);
             save(bot, flow, words, null, account);
         } else {
             store.insertFlow(bot, flow, store.drafts(bot).size(), words, account, clock.instant());
@@ -278,19 +314,25 @@ public class BotService {
                 .distinct()
                 .limit(200)
                 .toList();
-        Flow after = new Flow(before.id(), name.strip(), lines, before.sections());
+        Flow after = before.described(name.strip(), lines);
         save(bot, after, "changed the name or phrases of the flow", null, account);
         return Checked.good(after);
     }
 
-    /** Deletes a flow other than the main one. */
+    /** Deletes a flow other than the main one; it can be brought back. */
     @Transactional
     public boolean deleteFlow(String bot, String flow) {
         if (bot(bot).mainFlow().equals(flow)) {
             return false;
         }
-        store.deleteFlow(bot, flow);
+        store.deleteFlow(bot, flow, clock.instant());
         return true;
+    }
+
+    /** Brings a deleted flow back. */
+    @Transactional
+    public void restoreFlow(String bot, String flow) {
+        store.deleteFlow(bot, flow, null);
     }
 
     /** Applies an edit to a draft and keeps it. */

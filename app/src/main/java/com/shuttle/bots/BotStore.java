@@ -10,8 +10,11 @@ import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.schema.tables.records.BotRecord;
 import com.shuttle.web.Json;
+import com.shuttle.web.Page;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -29,11 +32,59 @@ class BotStore {
     }
 
     List<Bot> bots() {
-        return db.selectFrom(BOT).orderBy(BOT.NAME, BOT.ID).fetch(BotStore::bot);
+        return db.selectFrom(BOT)
+                .where(BOT.DELETED_AT.isNull())
+                .orderBy(BOT.NAME, BOT.ID)
+                .fetch(BotStore::bot);
+    }
+
+    /** Those that were deleted, last first, with when. */
+    Map<Bot, Instant> deleted() {
+        Map<Bot, Instant> deleted = new LinkedHashMap<>();
+        db.selectFrom(BOT)
+                .where(BOT.DELETED_AT.isNotNull())
+                .orderBy(BOT.DELETED_AT.desc())
+                .limit(50)
+                .forEach(row -> deleted.put(bot(row), row.getDeletedAt()));
+        return deleted;
+    }
+
+    void archive(String id, @Nullable Instant at) {
+        db.update(BOT).set(BOT.ARCHIVED_AT, at).where(BOT.ID.eq(id)).execute();
+    }
+
+    /** Takes a bot away and frees its address. */
+    void delete(Bot bot, Instant at) {
+        db.update(BOT)
+                .set(BOT.DELETED_AT, at)
+                .set(BOT.FORMER_SLUG, bot.slug())
+                .set(BOT.SLUG, "deleted-" + bot.id())
+                .where(BOT.ID.eq(bot.id()))
+                .execute();
+    }
+
+    /** The address that a deleted bot had; empty if there is no such bot. */
+    Optional<String> formerSlug(String id) {
+        return db.select(BOT.FORMER_SLUG)
+                .from(BOT)
+                .where(BOT.ID.eq(id))
+                .and(BOT.DELETED_AT.isNotNull())
+                .fetchOptional(BOT.FORMER_SLUG);
+    }
+
+    void restore(String id, String slug) {
+        db.update(BOT)
+                .setNull(BOT.DELETED_AT)
+                .set(BOT.SLUG, slug)
+                .where(BOT.ID.eq(id))
+                .execute();
     }
 
     Optional<Bot> bot(String id) {
-        return db.selectFrom(BOT).where(BOT.ID.eq(id)).fetchOptional(BotStore::bot);
+        return db.selectFrom(BOT)
+                .where(BOT.ID.eq(id))
+                .and(BOT.DELETED_AT.isNull())
+                .fetchOptional(BotStore::bot);
     }
 
     Optional<Bot> bySlug(String slug) {
@@ -50,6 +101,9 @@ class BotStore {
                         BOT.REGION,
                         BOT.ZONE,
                         BOT.MAIN_FLOW,
+                        BOT.VARIABLES,
+                        BOT.STANDING,
+                        BOT.MANNER,
                         BOT.CREATED_AT)
                 .values(
                         bot.id(),
@@ -59,6 +113,9 @@ class BotStore {
                         bot.region(),
                         bot.zone(),
                         bot.mainFlow(),
+                        Json.write(bot.variables()),
+                        Json.write(bot.standing()),
+                        Json.write(bot.manner()),
                         at)
                 .execute();
     }
@@ -72,6 +129,7 @@ class BotStore {
                 .set(BOT.ZONE, bot.zone())
                 .set(BOT.VARIABLES, Json.write(bot.variables()))
                 .set(BOT.STANDING, Json.write(bot.standing()))
+                .set(BOT.MANNER, Json.write(bot.manner()))
                 .where(BOT.ID.eq(bot.id()))
                 .execute();
     }
@@ -84,8 +142,9 @@ class BotStore {
         insertEdit(bot, flow, 0, words, null, account, at);
     }
 
-    void deleteFlow(String bot, String flow) {
-        db.deleteFrom(FLOW)
+    void deleteFlow(String bot, String flow, @Nullable Instant at) {
+        db.update(FLOW)
+                .set(FLOW.DELETED_AT, at)
                 .where(FLOW.BOT_ID.eq(bot))
                 .and(FLOW.FLOW_KEY.eq(flow))
                 .execute();
@@ -96,6 +155,7 @@ class BotStore {
                 .select(FLOW.FLOW_KEY)
                 .from(FLOW)
                 .where(FLOW.BOT_ID.eq(bot))
+                .and(FLOW.DELETED_AT.isNull())
                 .orderBy(FLOW.ORDINAL, FLOW.FLOW_KEY)
                 .fetch(FLOW.FLOW_KEY)
                 .stream()
@@ -204,6 +264,28 @@ class BotStore {
         return db.fetchExists(FLOW_EDIT, isEdit(bot, flow, edit));
     }
 
+    /** One page of the edits of a flow, the last first. */
+    Page<Past> edits(String bot, String flow, int page) {
+        var those = FLOW_EDIT.BOT_ID.eq(bot).and(FLOW_EDIT.FLOW_KEY.eq(flow));
+        int total = db.fetchCount(FLOW_EDIT, those);
+        List<Past> edits = db.select(FLOW_EDIT.EDIT, FLOW_EDIT.WORDS, FLOW_EDIT.ACCOUNT_ID, FLOW_EDIT.AT)
+                .from(FLOW_EDIT)
+                .where(those)
+                .orderBy(FLOW_EDIT.EDIT.desc())
+                .limit(Page.SIZE)
+                .offset(Page.offset(page))
+                .fetch(row -> new Past(row.value1(), row.value2(), row.value3(), row.value4()));
+        return Page.of(edits, page, total);
+    }
+
+    /** The flow as it was after an edit. */
+    Optional<Flow> documentAt(String bot, String flow, int edit) {
+        return db.select(FLOW_EDIT.DOCUMENT)
+                .from(FLOW_EDIT)
+                .where(isEdit(bot, flow, edit))
+                .fetchOptional(row -> FlowJson.readTrusted(row.value1()));
+    }
+
     private static org.jooq.Condition isEdit(String bot, String flow, int edit) {
         return FLOW_EDIT.BOT_ID.eq(bot).and(FLOW_EDIT.FLOW_KEY.eq(flow)).and(FLOW_EDIT.EDIT.eq(edit));
     }
@@ -218,6 +300,8 @@ class BotStore {
                 row.getZone(),
                 row.getMainFlow(),
                 Json.readAll(row.getVariables(), Variable.class),
-                Json.readAll(row.getStanding(), StandingWords.class));
+                Json.readAll(row.getStanding(), StandingWords.class),
+                Json.read(row.getManner(), Manner.class),
+                row.getArchivedAt() != null);
     }
 }

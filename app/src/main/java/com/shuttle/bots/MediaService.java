@@ -8,9 +8,12 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.web.multipart.MultipartFile;
@@ -27,6 +30,7 @@ public class MediaService {
 
     private static final long LARGEST = 8_000_000;
     private static final int HEAD = 16;
+    private static final Pattern ID = Pattern.compile("[A-Za-z0-9_-]{10,64}");
 
     private final MediaStore store;
     private final InstantSource clock;
@@ -38,16 +42,16 @@ public class MediaService {
         this.folder = data.resolve("media");
     }
 
-    /** Keeps a file for a bot; the address to show it by. */
-    public Checked<String> keep(String bot, MultipartFile file) throws IOException {
+    /** Keeps a file for a bot, or for none; the address to show it by. */
+    public Checked<String> keep(@Nullable String bot, MultipartFile file) throws IOException {
         try (InputStream in = file.getInputStream()) {
             return keep(
                     bot, file.getOriginalFilename() == null ? "file" : file.getOriginalFilename(), in.readAllBytes());
         }
     }
 
-    /** Keeps bytes for a bot; the address to show them by. */
-    public Checked<String> keep(String bot, String name, byte[] bytes) throws IOException {
+    /** Keeps bytes for a bot, or for none; the address to show them by. */
+    public Checked<String> keep(@Nullable String bot, String name, byte[] bytes) throws IOException {
         if (bytes.length == 0 || bytes.length > LARGEST) {
             return Checked.bad("file", "A picture or file has 1 byte to 8 MB.");
         }
@@ -55,13 +59,33 @@ public class MediaService {
         if (type.isEmpty()) {
             return Checked.bad("file", "Only PNG, JPEG, GIF and WebP pictures and PDF files are taken.");
         }
-        String id = Ids.secret();
+        return Checked.good(write(Ids.secret(), bot, name, type.get(), bytes));
+    }
+
+    /**
+     * Keeps a file that was shown under an address, under the same one if it is free or has the same bytes; so that a bot
+     * that was saved as a file and comes back is the same.
+     */
+    public Checked<String> bringIn(String bot, String address, byte[] bytes) throws IOException {
+        String id = address.substring(address.lastIndexOf('/') + 1);
+        Optional<Stored> there = find(id);
+        if (there.isPresent() && Arrays.equals(Files.readAllBytes(there.get().file()), bytes)) {
+            return Checked.good("/media/" + id);
+        }
+        Optional<String> type = type(bytes);
+        boolean free =
+                there.isEmpty() && ID.matcher(id).matches() && store.type(id).isEmpty();
+        return free && type.isPresent() && bytes.length <= LARGEST
+                ? Checked.good(write(id, bot, id, type.get(), bytes))
+                : keep(bot, id, bytes);
+    }
+
+    private String write(String id, @Nullable String bot, String name, String type, byte[] bytes) throws IOException {
         Files.createDirectories(folder);
         Files.write(folder.resolve(id), bytes);
         String clean = Words.clean(name);
-        store.insert(
-                id, bot, clean.substring(0, Math.min(200, clean.length())), type.get(), bytes.length, clock.instant());
-        return Checked.good("/media/" + id);
+        store.insert(id, bot, clean.substring(0, Math.min(200, clean.length())), type, bytes.length, clock.instant());
+        return "/media/" + id;
     }
 
     /** The type of a file by its first bytes; empty for one that is not taken. */
@@ -91,7 +115,7 @@ public class MediaService {
     }
 
     public Optional<Stored> find(String id) {
-        return id.matches("[A-Za-z0-9_-]{10,64}")
+        return ID.matcher(id).matches()
                 ? store.type(id)
                         .map(type -> new Stored(type, folder.resolve(id)))
                         .filter(s -> Files.isRegularFile(s.file()))

@@ -5,6 +5,7 @@ import static com.shuttle.schema.Tables.MEDIA;
 import java.time.Instant;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** What is known of media, in the database. */
@@ -17,7 +18,7 @@ class MediaStore {
         this.db = db;
     }
 
-    void insert(String id, String bot, String name, String type, long size, Instant at) {
+    void insert(String id, @Nullable String bot, String name, String type, long size, Instant at) {
         db.insertInto(MEDIA)
                 .columns(MEDIA.ID, MEDIA.BOT_ID, MEDIA.NAME, MEDIA.TYPE, MEDIA.SIZE, MEDIA.AT)
                 .values(id, bot, name, type, size, at)

@@ -5,11 +5,14 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.settings.AccountService;
+import com.shuttle.web.Markdown;
 import com.shuttle.web.Vault;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import org.springframework.web.util.UriUtils;
 
 /** What a bot may look at outside its conversation. */
 @Component
@@ -30,12 +33,23 @@ public class BotPorts {
         return new Ports() {
             @Override
             public Finding ask(List<String> turns, List<String> collections) {
-                return knowledge.ask(within(collections), turns);
+                List<String> asked = within(collections);
+                Finding finding = knowledge.askFor(bot, asked, turns);
+                return new Finding(
+                        finding.outcome(),
+                        finding.confidence(),
+                        finding.matches().stream()
+                                .map(match -> linked(match, asked))
+                                .toList(),
+                        finding.also().stream()
+                                .map(match -> linked(match, asked))
+                                .toList());
             }
 
             @Override
             public Optional<Match> entry(String ref) {
-                return knowledge.entryByRef(knowledge.collectionsOf(bot), ref);
+                List<String> own = knowledge.collectionsOf(bot);
+                return knowledge.entryByRef(own, ref).map(match -> linked(match, own));
             }
 
             @Override
@@ -63,6 +77,29 @@ public class BotPorts {
             @Override
             public String signalAddress(String key) {
                 return SignalController.path(vault, conversation, key);
+            }
+
+            /** What an article says comes with the way to it. */
+            private Match linked(Match match, List<String> asked) {
+                if (match.source() != Finding.Source.ARTICLE) {
+                    return match;
+                }
+                String heading = knowledge
+                        .articleByRef(asked, match.ref())
+                        .map(article -> match.title()
+                                .substring(Math.min(
+                                        match.title().length(), article.title().length())))
+                        .orElse("");
+                String part = heading.startsWith(": ") ? "#" + Markdown.anchor(heading.substring(2)) : "";
+                String link = "\n\n[" + match.title().replaceAll("[\\[\\]]", "") + "](/chat/" + bot + "/articles/"
+                        + UriUtils.encodePathSegment(match.ref(), StandardCharsets.UTF_8) + part + ")";
+                return new Match(
+                        match.ref(),
+                        match.source(),
+                        match.title(),
+                        match.confidence(),
+                        match.answers().stream().map(answer -> answer + link).toList(),
+                        match.why());
             }
 
             /** A bot asks its own collections only, whatever its steps name. */

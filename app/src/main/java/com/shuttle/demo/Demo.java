@@ -1,7 +1,9 @@
 package com.shuttle.demo;
 
 import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotForm;
 import com.shuttle.bots.BotService;
+import com.shuttle.bots.Manner;
 import com.shuttle.bots.MediaService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.engine.Speaker;
@@ -9,7 +11,6 @@ import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.core.knowledge.Content;
-import com.shuttle.core.knowledge.Entry;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.releases.ReleaseService;
 import com.shuttle.settings.Account;
@@ -43,11 +44,16 @@ class Demo implements ApplicationRunner {
     /** Everybody's password in the demo. */
     static final String PASSWORD = "tarnfell-night";
 
+    private static final Map<String, String> HOURS = Map.of(
+            "wednesday", "10:00-17:00",
+            "thursday", "10:00-17:00",
+            "friday", "10:00-22:00",
+            "saturday", "10:00-22:00",
+            "sunday", "10:00-17:00");
+
     private static final List<String> PICTURES = List.of("dome.png", "hall.png", "terrace.png");
 
     private static final Logger LOG = LoggerFactory.getLogger(Demo.class);
-
-    private record Knowledge(List<Entry> entries, List<List<String>> synonyms) {}
 
     private final AccountService accounts;
     private final BotService bots;
@@ -146,9 +152,8 @@ class Demo implements ApplicationRunner {
     }
 
     private String collection() throws IOException {
-        Knowledge content = Json.read(resource("knowledge.json"), Knowledge.class);
         String collection = good(knowledge.create("The observatory"));
-        knowledge.replace(collection, new Content(content.entries(), List.of(), content.synonyms()));
+        knowledge.replace(collection, Json.read(resource("knowledge.json"), Content.class));
         return collection;
     }
 
@@ -163,7 +168,8 @@ class Demo implements ApplicationRunner {
             Account designer)
             throws IOException {
         Bot bot = good(bots.create(name, "GB", designer.id()));
-        bot = good(bots.change(bot.id(), name, slug, description, "GB", "Europe/London"));
+        Manner manner = new Manner("", "", HOURS, "en-GB", 0);
+        bot = good(bots.change(bot.id(), new BotForm(name, slug, description, "GB", "Europe/London", manner)));
         knowledge.setCollections(bot.id(), List.of(collection));
         for (String file : files) {
             String flow = resource(file);

@@ -1,8 +1,17 @@
 package com.shuttle.knowledge;
 
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.knowledge.Finding.Outcome;
+import com.shuttle.core.knowledge.Finding.Source;
+import com.shuttle.core.knowledge.GapGroups;
 import com.shuttle.core.reading.Words;
+import com.shuttle.knowledge.GapStore.Asked;
 import com.shuttle.web.Page;
 import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -10,10 +19,22 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class GapService {
 
-    private final GapStore store;
+    /** Older wordings than these wait until the newer ones are answered. */
+    private static final int MOST = 1000;
 
-    GapService(GapStore store) {
+    /** Phrasings a gap adds to an entry at once. */
+    private static final int MOST_PHRASINGS = 5;
+
+    private final GapStore store;
+    private final KnowledgeService knowledge;
+    private final EntryService entries;
+    private final Meanings meanings;
+
+    GapService(GapStore store, KnowledgeService knowledge, EntryService entries, Meanings meanings) {
         this.store = store;
+        this.knowledge = knowledge;
+        this.entries = entries;
+        this.meanings = meanings;
     }
 
     /** Notes a gap; belongs into the transaction of the turn that found it. */
@@ -22,18 +43,123 @@ public class GapService {
         store.insert(bot, conversation, question, Words.normal(question), at);
     }
 
-    /** Newest first; questions that differ in case and punctuation only count as one. */
+    /** Those asked most often first, then the newest. */
     public Page<Gap> list(String bot, int page) {
-        return store.list(bot, page);
+        List<List<Asked>> groups = groups(bot);
+        List<Gap> gaps = groups.stream()
+                .skip(Page.offset(page))
+                .limit(Page.SIZE)
+                .map(group -> gap(bot, group))
+                .toList();
+        return Page.of(gaps, page, groups.size());
     }
 
     public int count(String bot) {
-        return store.count(bot);
+        return groups(bot).size();
     }
 
-    /** Takes a gap, and all like it, off the list. */
+    private List<List<Asked>> groups(String bot) {
+        List<Asked> open = store.open(bot, MOST);
+        return GapGroups.of(open.stream().map(Asked::question).toList(), meanings).stream()
+                .map(group -> group.stream().map(open::get).toList())
+                .sorted(Comparator.comparingInt(GapService::times)
+                        .reversed()
+                        .thenComparing(group -> group.getFirst().at(), Comparator.reverseOrder()))
+                .toList();
+    }
+
+    private static int times(List<Asked> group) {
+        return group.stream().mapToInt(Asked::times).sum();
+    }
+
+    private Gap gap(String bot, List<Asked> group) {
+        Asked newest = group.getFirst();
+        List<String> collections = knowledge.collectionsOf(bot);
+        Gap.Nearest nearest = knowledge.ask(collections, List.of(newest.question())).matches().stream()
+                .filter(match -> match.source() == Source.ENTRY)
+                .findFirst()
+                .map(match -> nearest(collections, match))
+                .orElse(null);
+        return new Gap(
+                newest.id(),
+                bot,
+                newest.question(),
+                times(group),
+                group.stream().map(Asked::question).toList(),
+                newest.conversation(),
+                newest.at(),
+                nearest);
+    }
+
+    /** Where several collections are asked together, a ref names its collection first. */
+    private static Gap.Nearest nearest(List<String> collections, Match match) {
+        int colon = match.ref().indexOf(':');
+        return collections.size() == 1
+                ? new Gap.Nearest(collections.getFirst(), match.ref(), match.title())
+                : new Gap.Nearest(match.ref().substring(0, colon), match.ref().substring(colon + 1), match.title());
+    }
+
+    /** The newest open questions, each with how sure an answer would be. */
+    public List<KnowledgeService.Sample> samples(String bot, int most) {
+        List<String> collections = knowledge.collectionsOf(bot);
+        return store.open(bot, most).stream()
+                .map(asked -> new KnowledgeService.Sample(
+                        asked.question(),
+                        knowledge.ask(collections, List.of(asked.question())).confidence(),
+                        false))
+                .toList();
+    }
+
+    private Optional<List<Asked>> group(String bot, String id) {
+        return groups(bot).stream()
+                .filter(group -> group.stream().anyMatch(asked -> asked.id().equals(id)))
+                .findFirst();
+    }
+
+    /** A gap by the id of one of its questions. */
+    public Optional<Gap> find(String bot, String id) {
+        return group(bot, id).map(group -> gap(bot, group));
+    }
+
+    /** Takes a gap, and all like it, off the list for good. */
     @Transactional
     public void dismiss(String bot, String id) {
-        store.delete(bot, id);
+        group(bot, id)
+                .ifPresent(group ->
+                        store.dismiss(bot, group.stream().map(Asked::normal).toList()));
+    }
+
+    /** Adds the wordings of a gap to the entry nearest to it. False if either is no longer there. */
+    @Transactional
+    public boolean teachNearest(String bot, String id) {
+        Gap gap = find(bot, id).orElse(null);
+        if (gap == null || gap.nearest() == null) {
+            return false;
+        }
+        boolean taught = false;
+        for (String wording : gap.wordings().stream().limit(MOST_PHRASINGS).toList()) {
+            taught |= entries.addPhrasing(
+                    gap.nearest().collection(), gap.nearest().ref(), wording);
+        }
+        return taught;
+    }
+
+    /** What came of asking all open questions again. */
+    public record Again(int answered, int open) {}
+
+    /** Asks all open questions again; those that are answered now are no gaps any more. */
+    @Transactional
+    public Again askAgain(String bot) {
+        List<String> collections = knowledge.collectionsOf(bot);
+        List<Asked> open = store.open(bot, MOST);
+        List<String> answered = open.stream()
+                .filter(asked -> {
+                    Finding finding = knowledge.askFor(bot, collections, List.of(asked.question()));
+                    return finding.outcome() == Outcome.ANSWER;
+                })
+                .map(Asked::normal)
+                .toList();
+        store.delete(bot, answered);
+        return new Again(answered.size(), open.size() - answered.size());
     }
 }

@@ -3,7 +3,6 @@ package com.shuttle.knowledge;
 import static com.shuttle.schema.Tables.GAP;
 
 import com.shuttle.web.Ids;
-import com.shuttle.web.Page;
 import java.time.Instant;
 import java.util.List;
 import org.jooq.DSLContext;
@@ -20,23 +19,35 @@ class GapStore {
         this.db = db;
     }
 
+    /** One way of asking. */
+    record Asked(String id, String question, String normal, int times, String conversation, Instant at) {}
+
+    /** A question that was dismissed stays so when it is asked again. */
     void insert(String bot, String conversation, String question, String normal, Instant at) {
+        boolean dismissed = db.fetchExists(
+                GAP, GAP.BOT_ID.eq(bot).and(GAP.NORMAL.eq(normal)).and(GAP.DISMISSED.isTrue()));
         db.insertInto(GAP)
-                .columns(GAP.ID, GAP.BOT_ID, GAP.CONVERSATION_ID, GAP.QUESTION, GAP.NORMAL, GAP.AT)
-                .values(Ids.next(), bot, conversation, question, normal, at)
+                .set(GAP.ID, Ids.next())
+                .set(GAP.BOT_ID, bot)
+                .set(GAP.CONVERSATION_ID, conversation)
+                .set(GAP.QUESTION, question)
+                .set(GAP.NORMAL, normal)
+                .set(GAP.AT, at)
+                .set(GAP.DISMISSED, dismissed)
                 .execute();
     }
 
-    /** Newest first, like questions once. */
-    Page<Gap> list(String bot, int page) {
+    /** Open ones, newest first, like questions once. */
+    List<Asked> open(String bot, int most) {
         var times = DSL.count().as("times");
         var latest = DSL.max(GAP.AT).as("latest");
         var groups = DSL.select(GAP.NORMAL, times, latest)
                 .from(GAP)
                 .where(GAP.BOT_ID.eq(bot))
+                .and(GAP.DISMISSED.isFalse())
                 .groupBy(GAP.NORMAL)
                 .asTable("groups");
-        List<Gap> gaps = db.select(GAP.ID, GAP.QUESTION, GAP.CONVERSATION_ID, GAP.AT, groups.field(times))
+        return db.select(GAP.ID, GAP.QUESTION, GAP.NORMAL, groups.field(times), GAP.CONVERSATION_ID, GAP.AT)
                 .from(GAP)
                 .join(groups)
                 .on(groups.field(GAP.NORMAL)
@@ -44,25 +55,22 @@ class GapStore {
                         .and(groups.field(latest).eq(GAP.AT)))
                 .where(GAP.BOT_ID.eq(bot))
                 .orderBy(GAP.AT.desc(), GAP.ID)
-                .limit(Page.SIZE)
-                .offset(Page.offset(page))
-                .fetch(row -> new Gap(row.value1(), bot, row.value2(), row.value5(), row.value3(), row.value4()));
-        return Page.of(gaps, page, count(bot));
+                .limit(most)
+                .fetch(row ->
+                        new Asked(row.value1(), row.value2(), row.value3(), row.value4(), row.value5(), row.value6()));
     }
 
-    int count(String bot) {
-        Integer count = db.select(DSL.countDistinct(GAP.NORMAL))
-                .from(GAP)
+    /** Dismisses these questions. */
+    void dismiss(String bot, List<String> normals) {
+        db.update(GAP)
+                .set(GAP.DISMISSED, true)
                 .where(GAP.BOT_ID.eq(bot))
-                .fetchOne(0, Integer.class);
-        return count == null ? 0 : count;
-    }
-
-    /** Removes a gap and all that are like it. */
-    void delete(String bot, String id) {
-        db.deleteFrom(GAP)
-                .where(GAP.BOT_ID.eq(bot))
-                .and(GAP.NORMAL.in(DSL.select(GAP.NORMAL).from(GAP).where(GAP.ID.eq(id))))
+                .and(GAP.NORMAL.in(normals))
                 .execute();
+    }
+
+    /** Removes these questions, which are answered now. */
+    void delete(String bot, List<String> normals) {
+        db.deleteFrom(GAP).where(GAP.BOT_ID.eq(bot)).and(GAP.NORMAL.in(normals)).execute();
     }
 }

@@ -1,11 +1,13 @@
 package com.shuttle.knowledge;
 
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Checked;
 import jakarta.servlet.http.HttpSession;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,13 +17,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** Collections, their entries, and trying out a question. */
+/** Collections, their synonyms, and trying out a question. */
 @Controller
 @RequestMapping("/knowledge")
 class KnowledgeController {
-
-    /** Where the entry deleted last is kept, so that it can be put back. */
-    private static final String DELETED = "deletedEntry";
 
     private final KnowledgeService knowledge;
 
@@ -47,28 +46,6 @@ class KnowledgeController {
         };
     }
 
-    @GetMapping("/{id}")
-    String entries(
-            @PathVariable String id,
-            @RequestParam(defaultValue = "") String q,
-            @RequestParam(defaultValue = "") String category,
-            @RequestParam(defaultValue = "title") String sort,
-            @RequestParam(defaultValue = "1") int page,
-            HttpSession session,
-            Model model) {
-        model.addAttribute("collection", knowledge.collection(id));
-        model.addAttribute("entries", knowledge.entries(id, q, category, sort, page));
-        model.addAttribute("categories", knowledge.categories(id));
-        model.addAttribute("q", q);
-        model.addAttribute("category", category);
-        model.addAttribute("sort", sort);
-        boolean canRestore = session.getAttribute(DELETED) instanceof StoredEntry entry
-                && entry.collection().equals(id);
-        model.addAttribute("canRestore", canRestore);
-        keepErrors(model);
-        return "knowledge/entries";
-    }
-
     @PostMapping("/{id}/rename")
     String rename(@PathVariable String id, @RequestParam String name, RedirectAttributes flash) {
         if (knowledge.rename(id, name) instanceof Checked.Bad<String> bad) {
@@ -88,69 +65,47 @@ class KnowledgeController {
         return "redirect:/knowledge";
     }
 
-    @GetMapping("/{id}/entries/new")
-    String blank(@PathVariable String id, @RequestParam(defaultValue = "") String question, Model model) {
-        return form(id, "", question, "", "", Map.of(), model);
-    }
-
-    @PostMapping("/{id}/entries")
-    String add(
-            @PathVariable String id,
-            @RequestParam(defaultValue = "") String phrasings,
-            @RequestParam(defaultValue = "") String answers,
-            @RequestParam(defaultValue = "") String category,
-            @RequestParam(defaultValue = "") String then,
-            Model model,
-            RedirectAttributes flash) {
-        if (knowledge.add(id, phrasings, answers, category) instanceof Checked.Bad<String> bad) {
-            return form(id, "", phrasings, answers, category, bad.errors(), model);
-        }
-        flash.addFlashAttribute("saved", true);
-        return then.equals("another") ? "redirect:/knowledge/" + id + "/entries/new" : "redirect:/knowledge/" + id;
-    }
-
-    @GetMapping("/{id}/entries/{entry}")
-    String entry(@PathVariable String id, @PathVariable String entry, Model model) {
-        StoredEntry stored = knowledge.entry(entry);
-        return form(
-                stored.collection(),
-                entry,
-                String.join("\n", stored.entry().phrasings()),
-                String.join("\n---\n", stored.entry().answers()),
-                stored.entry().category(),
-                Map.of(),
-                model);
-    }
-
-    @PostMapping("/{id}/entries/{entry}")
-    String change(
-            @PathVariable String id,
-            @PathVariable String entry,
-            @RequestParam(defaultValue = "") String phrasings,
-            @RequestParam(defaultValue = "") String answers,
-            @RequestParam(defaultValue = "") String category,
-            Model model,
-            RedirectAttributes flash) {
-        if (knowledge.change(entry, phrasings, answers, category) instanceof Checked.Bad<String> bad) {
-            return form(id, entry, phrasings, answers, category, bad.errors(), model);
-        }
-        flash.addFlashAttribute("saved", true);
+    @PostMapping("/{id}/pleasantries")
+    String pleasantries(@PathVariable String id, RedirectAttributes flash) {
+        flash.addFlashAttribute("brought", knowledge.addPleasantries(id));
         return "redirect:/knowledge/" + id;
     }
 
-    @PostMapping("/{id}/entries/{entry}/delete")
-    String deleteEntry(@PathVariable String id, @PathVariable String entry, HttpSession session) {
-        session.setAttribute(DELETED, knowledge.deleteEntry(entry));
-        return "redirect:/knowledge/" + id;
+    @GetMapping("/{id}/synonyms")
+    String synonyms(@PathVariable String id, Model model) {
+        model.addAttribute("collection", knowledge.collection(id));
+        if (!model.containsAttribute("synonyms")) {
+            model.addAttribute(
+                    "synonyms",
+                    knowledge.content(id).synonyms().stream()
+                            .map(group -> String.join(", ", group))
+                            .collect(Collectors.joining("\n")));
+        }
+        keepErrors(model);
+        return "knowledge/synonyms";
     }
 
-    @PostMapping("/{id}/restore")
-    String restore(@PathVariable String id, HttpSession session) {
-        if (session.getAttribute(DELETED) instanceof StoredEntry entry) {
-            knowledge.restore(entry);
-            session.removeAttribute(DELETED);
+    @PostMapping("/{id}/synonyms")
+    String setSynonyms(
+            @PathVariable String id, @RequestParam(defaultValue = "") String synonyms, RedirectAttributes flash) {
+        if (knowledge.setSynonyms(id, synonyms) instanceof Checked.Bad<String> bad) {
+            flash.addFlashAttribute("errors", bad.errors());
+            flash.addFlashAttribute("synonyms", synonyms);
+        } else {
+            flash.addFlashAttribute("saved", true);
         }
-        return "redirect:/knowledge/" + id;
+        return "redirect:/knowledge/" + id + "/synonyms";
+    }
+
+    /** Before and after: the number of the visit before is kept for the person who looks. */
+    @GetMapping("/{id}/health")
+    String health(@PathVariable String id, HttpSession session, Model model) {
+        model.addAttribute("collection", knowledge.collection(id));
+        Health health = knowledge.health(id);
+        model.addAttribute("health", health);
+        model.addAttribute("before", session.getAttribute("health " + id));
+        session.setAttribute("health " + id, health.score());
+        return "knowledge/health";
     }
 
     /** What a question finds in some collections, with the reasons. */
@@ -164,27 +119,11 @@ class KnowledgeController {
             clean = clean.substring(0, Words.LONGEST_MESSAGE);
         }
         Finding finding = clean.isBlank() ? Finding.NOTHING : knowledge.ask(in, List.of(clean));
+        // What is learnt goes into a collection; where several are asked it is not told which.
+        model.addAttribute("one", in.size() == 1 ? in.getFirst() : null);
         model.addAttribute("question", clean);
         model.addAttribute("finding", finding);
         return "knowledge/try :: finding";
-    }
-
-    private String form(
-            String id,
-            String entry,
-            String phrasings,
-            String answers,
-            String category,
-            Map<String, String> errors,
-            Model model) {
-        model.addAttribute("collection", knowledge.collection(id));
-        model.addAttribute("entry", entry);
-        model.addAttribute("phrasings", phrasings);
-        model.addAttribute("answers", answers);
-        model.addAttribute("category", category);
-        model.addAttribute("categories", knowledge.categories(id));
-        model.addAttribute("errors", errors);
-        return "knowledge/entry";
     }
 
     private static void keepErrors(Model model) {

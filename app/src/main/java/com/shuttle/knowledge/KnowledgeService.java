@@ -10,15 +10,22 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
+import com.shuttle.core.knowledge.Health;
+import com.shuttle.core.knowledge.HealthCheck;
 import com.shuttle.core.knowledge.KnowledgeIndex;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Json;
 import com.shuttle.web.Missing;
-import com.shuttle.web.Page;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.InstantSource;
-import java.util.Arrays;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -34,14 +41,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class KnowledgeService {
 
-    private static final int MOST_PHRASINGS = 100;
-    private static final int LONGEST_PHRASING = 1000;
-    private static final int LONGEST_ANSWER = 8000;
+    private static final List<Entry> PLEASANTRIES = List.of(Json.read(resource("/pleasantries.json"), Entry[].class));
 
     private final KnowledgeStore store;
     private final Meanings meanings;
     private final InstantSource clock;
-    private final Cache<Set<String>, KnowledgeIndex> indexes =
+    /** Which collections are asked together, on which day. */
+    private record Asked(Set<String> collections, LocalDate day) {}
+
+    private final Cache<Asked, KnowledgeIndex> indexes =
             Caffeine.newBuilder().maximumSize(100).build();
 
     KnowledgeService(KnowledgeStore store, Meanings meanings, InstantSource clock) {
@@ -109,97 +117,21 @@ public class KnowledgeService {
         store.setCollections(bot, known);
     }
 
-    // Entries
-
-    public Page<StoredEntry> entries(String collection, String search, String category, String sort, int page) {
-        return store.entries(collection, search, category, sort, page);
+    /** Everything in a collection. */
+    public Content content(String collection) {
+        return store.content(collection(collection).id());
     }
 
-    public List<String> categories(String collection) {
-        return store.categories(collection);
-    }
-
-    /** @throws Missing if there is no such entry */
-    public StoredEntry entry(String id) {
-        return store.entry(id).orElseThrow(() -> new Missing("entry", id));
-    }
-
-    /** @param phrasings one a line; @param answers separated by lines of three or more dashes */
+    /** Makes a collection of this content, under this id if no other has it. The id it got. */
     @Transactional
-    public Checked<String> add(String collection, String phrasings, String answers, String category) {
-        collection(collection);
-        String id = Ids.next();
-        return switch (checked(id, phrasings, answers, category)) {
-            case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
-            case Checked.Good<Entry>(Entry entry) -> {
-                store.insert(id, collection, entry, clock.instant());
-                changed(collection);
-                yield Checked.good(id);
-            }
-        };
-    }
-
-    @Transactional
-    public Checked<String> change(String id, String phrasings, String answers, String category) {
-        StoredEntry before = entry(id);
-        return switch (checked(before.entry().ref(), phrasings, answers, category)) {
-            case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
-            case Checked.Good<Entry>(Entry entry) -> {
-                store.update(id, entry, clock.instant());
-                changed(before.collection());
-                yield Checked.good(id);
-            }
-        };
-    }
-
-    /** Deletes an entry and returns it, so that it can be put back. */
-    @Transactional
-    public StoredEntry deleteEntry(String id) {
-        StoredEntry entry = entry(id);
-        store.deleteEntry(id);
-        changed(entry.collection());
-        return entry;
-    }
-
-    /** Puts a deleted entry back. */
-    @Transactional
-    public void restore(StoredEntry entry) {
-        if (store.entry(entry.id()).isEmpty()
-                && !store.refTaken(entry.collection(), entry.entry().ref())) {
-            store.insert(entry.id(), entry.collection(), entry.entry(), clock.instant());
-            changed(entry.collection());
-        }
-    }
-
-    private static Checked<Entry> checked(String ref, String phrasings, String answers, String category) {
-        List<String> questions = phrasings
-                .lines()
-                .map(Words::clean)
-                .filter(line -> !line.isBlank())
-                .distinct()
-                .toList();
-        List<String> replies = Arrays.stream(answers.split("(?m)^-{3,}\\s*$"))
-                .map(Words::clean)
-                .filter(answer -> !answer.isBlank())
-                .toList();
-        Optional<Checked<Entry>> bad = new Checked.Errors()
-                .require(!questions.isEmpty(), "phrasings", "Write the question as a visitor would ask it.")
-                .require(
-                        questions.size() <= MOST_PHRASINGS,
-                        "phrasings",
-                        "An entry takes up to " + MOST_PHRASINGS + " phrasings.")
-                .require(
-                        questions.stream().allMatch(question -> question.length() <= LONGEST_PHRASING),
-                        "phrasings",
-                        "A phrasing can be " + LONGEST_PHRASING + " characters long at most.")
-                .require(!replies.isEmpty(), "answers", "Write the answer; without one the entry cannot be saved.")
-                .require(
-                        replies.stream().allMatch(reply -> reply.length() <= LONGEST_ANSWER),
-                        "answers",
-                        "An answer can be " + LONGEST_ANSWER + " characters long at most.")
-                .require(category.length() <= 200, "category", "A category can be 200 characters long at most.")
-                .bad();
-        return bad.orElseGet(() -> Checked.good(new Entry(ref, questions, replies, Words.clean(category))));
+    public String bringIn(String id, String name, Content content) {
+        boolean taken =
+                store.collections().stream().anyMatch(other -> other.id().equals(id));
+        String own = taken || !id.matches("[a-z0-9]{8,32}") ? Ids.next() : id;
+        store.insert(own, name.strip().isEmpty() ? "Collection" : name.strip(), clock.instant());
+        store.replace(own, content, clock.instant());
+        changed(own);
+        return own;
     }
 
     /** Replaces everything in a collection. */
@@ -210,12 +142,92 @@ public class KnowledgeService {
         changed(collection);
     }
 
+    /** Adds entries and articles, in the place of those with the same refs. */
+    @Transactional
+    public void merge(String collection, Content additions) {
+        collection(collection);
+        store.merge(collection, additions, clock.instant());
+        changed(collection);
+    }
+
+    /** Adds the greetings, thanks and the like that ship, except those there are. How many were added. */
+    @Transactional
+    public int addPleasantries(String collection) {
+        Set<String> there = new HashSet<>();
+        content(collection).entries().forEach(entry -> entry.phrasings().forEach(p -> there.add(Words.normal(p))));
+        List<Entry> missing = PLEASANTRIES.stream()
+                .filter(entry -> entry.phrasings().stream().map(Words::normal).noneMatch(there::contains))
+                .toList();
+        merge(collection, new Content(missing, List.of(), List.of()));
+        return missing.size();
+    }
+
+    /** Replaces the synonyms of a collection. @param text one group a line, its words separated by commas */
+    @Transactional
+    public Checked<String> setSynonyms(String collection, String text) {
+        return switch (KnowledgeForms.synonyms(text)) {
+            case Checked.Bad<List<List<String>>> bad -> new Checked.Bad<>(bad.errors());
+            case Checked.Good<List<List<String>>>(List<List<String>> groups) -> {
+                store.setSynonyms(collection(collection).id(), groups);
+                changed(collection);
+                yield Checked.good(collection);
+            }
+        };
+    }
+
     // Asking
 
     /** Asks collections. Refs in the finding are those of the entries where one collection is asked, see {@link #ref}. */
     public Finding ask(List<String> collections, List<String> turns) {
         Set<String> ids = new TreeSet<>(collections);
         return ids.isEmpty() ? Finding.NOTHING : index(ids).ask(turns);
+    }
+
+    /** Asks what a bot answers from, as surely as that bot must be. */
+    public Finding askFor(String bot, List<String> collections, List<String> turns) {
+        return ask(collections, turns).in(sureness(bot));
+    }
+
+    /** How sure a bot must be to answer and to offer. */
+    public Calibration sureness(String bot) {
+        return store.sureness(bot).orElse(Calibration.USUAL);
+    }
+
+    /** @param answerFrom and {@code suggestFrom} in hundredths */
+    @Transactional
+    public Checked<String> setSureness(String bot, int answerFrom, int suggestFrom) {
+        if (suggestFrom < 0 || suggestFrom > answerFrom || answerFrom > 100) {
+            return Checked.bad("sureness", "It cannot offer only what it is surer of than what it answers.");
+        }
+        store.setSureness(bot, answerFrom, suggestFrom);
+        return Checked.good(bot);
+    }
+
+    /**
+     * A question whose answer is known, asked for seeing what a setting does.
+     *
+     * @param right whether the best match is the answer
+     */
+    public record Sample(String question, double confidence, boolean right) {}
+
+    /** The collections' own phrasings, each held out; at most {@code most}. */
+    public List<Sample> samples(String bot, int most) {
+        Set<String> ids = new TreeSet<>(store.collectionsOf(bot));
+        return ids.isEmpty()
+                ? List.of()
+                : index(ids).landings(most).stream()
+                        .map(landing -> new Sample(landing.wording(), landing.confidence(), landing.own()))
+                        .toList();
+    }
+
+    /** The article behind a ref of a finding from {@code collections}, if it may be read today. */
+    public Optional<Article> articleByRef(List<String> collections, String ref) {
+        boolean several = new HashSet<>(collections).size() > 1;
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+        return collections.stream()
+                .flatMap(collection -> store.content(collection).on(today).articles().stream()
+                        .filter(article -> ref.equals(ref(several, collection, article.ref()))))
+                .findFirst();
     }
 
     /** The entry or article behind a ref of a finding from {@code collections}. */
@@ -245,29 +257,26 @@ public class KnowledgeService {
         return Optional.empty();
     }
 
+    /** How well a collection serves today. Takes seconds the first time after an edit, or longer for a large one. */
+    public Health health(String collection) {
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+        Content content = content(collection);
+        return HealthCheck.of(content, index(Set.of(collection)), meanings, today);
+    }
+
     /** Cosine similarities of {@code text} to each of {@code others}. */
     public List<Double> closeness(String text, List<String> others) {
-        float[] asked = meanings.ofVisitor(text);
-        return others.stream()
-                .map(other -> {
-                    float[] vector = meanings.ofKnowledge(other);
-                    double sum = 0;
-                    for (int i = 0; i < asked.length; i++) {
-                        sum += asked[i] * vector[i];
-                    }
-                    return sum;
-                })
-                .toList();
+        return meanings.closeness(text, others);
     }
 
     private KnowledgeIndex index(Set<String> collections) {
-        return indexes.get(collections, ids -> {
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+        return indexes.get(new Asked(collections, today), asked -> {
             Content all = Content.EMPTY;
-            for (String id : ids) {
-                all = all.and(prefixed(store.content(id), id, ids.size() > 1));
+            for (String id : asked.collections()) {
+                all = all.and(prefixed(store.content(id).on(asked.day()), id, collections.size() > 1));
             }
-            return new KnowledgeIndex(
-                    all, meanings::ofKnowledge, meanings::ofVisitor, meanings::isWord, Calibration.USUAL);
+            return new KnowledgeIndex(all, meanings, Calibration.USUAL);
         });
     }
 
@@ -277,10 +286,12 @@ public class KnowledgeService {
         }
         return new Content(
                 content.entries().stream()
-                        .map(e -> new Entry(ref(true, collection, e.ref()), e.phrasings(), e.answers(), e.category()))
+                        .map(e -> new Entry(
+                                ref(true, collection, e.ref()), e.phrasings(), e.answers(), e.category(), e.standing()))
                         .toList(),
                 content.articles().stream()
-                        .map(a -> new Article(ref(true, collection, a.ref()), a.title(), a.markdown(), a.category()))
+                        .map(a -> new Article(
+                                ref(true, collection, a.ref()), a.title(), a.markdown(), a.category(), a.standing()))
                         .toList(),
                 content.synonyms());
     }
@@ -291,7 +302,19 @@ public class KnowledgeService {
     }
 
     /** Forgets the indexes of a collection once the change is committed. */
-    private void changed(String collection) {
-        AfterCommit.run(() -> indexes.asMap().keySet().removeIf(ids -> ids.contains(collection)));
+    void changed(String collection) {
+        AfterCommit.run(() ->
+                indexes.asMap().keySet().removeIf(asked -> asked.collections().contains(collection)));
+    }
+
+    private static String resource(String name) {
+        try (InputStream in = KnowledgeService.class.getResourceAsStream(name)) {
+            if (in == null) {
+                throw new IllegalStateException("missing resource " + name);
+            }
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -2,20 +2,25 @@ package com.shuttle.knowledge;
 
 import static com.shuttle.schema.Tables.ARTICLE;
 import static com.shuttle.schema.Tables.BOT_COLLECTION;
+import static com.shuttle.schema.Tables.BOT_SURENESS;
 import static com.shuttle.schema.Tables.COLLECTION;
 import static com.shuttle.schema.Tables.ENTRY;
 import static com.shuttle.schema.Tables.SYNONYM_GROUP;
 import static org.jooq.impl.DSL.noCondition;
 
 import com.shuttle.core.knowledge.Article;
+import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
+import com.shuttle.core.knowledge.Standing;
 import com.shuttle.schema.tables.records.EntryRecord;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
 import com.shuttle.web.Like;
 import com.shuttle.web.Page;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -30,9 +35,11 @@ import org.springframework.stereotype.Repository;
 class KnowledgeStore {
 
     private final DSLContext db;
+    private final ArticleStore articles;
 
-    KnowledgeStore(DSLContext db) {
+    KnowledgeStore(DSLContext db, ArticleStore articles) {
         this.db = db;
+        this.articles = articles;
     }
 
     List<KnowledgeCollection> collections() {
@@ -74,73 +81,62 @@ class KnowledgeStore {
                 .where(ENTRY.COLLECTION_ID.eq(collection))
                 .orderBy(ENTRY.REF)
                 .fetch(row -> stored(row).entry());
-        List<Article> articles = db.selectFrom(ARTICLE)
-                .where(ARTICLE.COLLECTION_ID.eq(collection))
-                .orderBy(ARTICLE.REF)
-                .fetch(row -> new Article(row.getRef(), row.getTitle(), row.getMarkdown(), row.getCategory()));
         List<List<String>> synonyms = db.select(SYNONYM_GROUP.WORDS)
                 .from(SYNONYM_GROUP)
                 .where(SYNONYM_GROUP.COLLECTION_ID.eq(collection))
                 .orderBy(SYNONYM_GROUP.ORDINAL)
                 .fetch(row -> Json.strings(row.value1()));
-        return new Content(entries, articles, synonyms);
+        return new Content(entries, articles.all(collection), synonyms);
     }
 
     void replace(String collection, Content content, Instant at) {
         db.deleteFrom(ENTRY).where(ENTRY.COLLECTION_ID.eq(collection)).execute();
-        db.deleteFrom(ARTICLE).where(ARTICLE.COLLECTION_ID.eq(collection)).execute();
+        articles.deleteAll(collection);
+        content.entries().forEach(entry -> insert(Ids.next(), collection, entry, at));
+        content.articles().forEach(article -> articles.insert(Ids.next(), collection, article, at));
+        setSynonyms(collection, content.synonyms());
+    }
+
+    /** Entries and articles take the place of those with the same refs. */
+    void merge(String collection, Content additions, Instant at) {
+        for (Entry entry : additions.entries()) {
+            byRef(collection, entry.ref())
+                    .ifPresentOrElse(
+                            before -> update(before.id(), entry, at), () -> insert(Ids.next(), collection, entry, at));
+        }
+        for (Article article : additions.articles()) {
+            articles.byRef(collection, article.ref())
+                    .ifPresentOrElse(
+                            before -> articles.update(before.id(), article, at),
+                            () -> articles.insert(Ids.next(), collection, article, at));
+        }
+    }
+
+    void setSynonyms(String collection, List<List<String>> groups) {
         db.deleteFrom(SYNONYM_GROUP)
                 .where(SYNONYM_GROUP.COLLECTION_ID.eq(collection))
                 .execute();
-        content.entries().forEach(entry -> insert(Ids.next(), collection, entry, at));
-        for (Article article : content.articles()) {
-            db.insertInto(ARTICLE)
-                    .columns(
-                            ARTICLE.ID,
-                            ARTICLE.COLLECTION_ID,
-                            ARTICLE.REF,
-                            ARTICLE.TITLE,
-                            ARTICLE.CATEGORY,
-                            ARTICLE.MARKDOWN,
-                            ARTICLE.UPDATED_AT)
-                    .values(
-                            Ids.next(),
-                            collection,
-                            article.ref(),
-                            article.title(),
-                            article.category(),
-                            article.markdown(),
-                            at)
-                    .execute();
-        }
-        for (int i = 0; i < content.synonyms().size(); i++) {
+        for (int i = 0; i < groups.size(); i++) {
             db.insertInto(SYNONYM_GROUP)
                     .columns(SYNONYM_GROUP.COLLECTION_ID, SYNONYM_GROUP.ORDINAL, SYNONYM_GROUP.WORDS)
-                    .values(collection, i, Json.write(content.synonyms().get(i)))
+                    .values(collection, i, Json.write(groups.get(i)))
                     .execute();
         }
     }
 
     void insert(String id, String collection, Entry entry, Instant at) {
         db.insertInto(ENTRY)
-                .columns(
-                        ENTRY.ID,
-                        ENTRY.COLLECTION_ID,
-                        ENTRY.REF,
-                        ENTRY.TITLE,
-                        ENTRY.CATEGORY,
-                        ENTRY.PHRASINGS,
-                        ENTRY.ANSWERS,
-                        ENTRY.UPDATED_AT)
-                .values(
-                        id,
-                        collection,
-                        entry.ref(),
-                        title(entry),
-                        entry.category(),
-                        Json.write(entry.phrasings()),
-                        Json.write(entry.answers()),
-                        at)
+                .set(ENTRY.ID, id)
+                .set(ENTRY.COLLECTION_ID, collection)
+                .set(ENTRY.REF, entry.ref())
+                .set(ENTRY.TITLE, title(entry))
+                .set(ENTRY.CATEGORY, entry.category())
+                .set(ENTRY.PHRASINGS, Json.write(entry.phrasings()))
+                .set(ENTRY.ANSWERS, Json.write(entry.answers()))
+                .set(ENTRY.PUBLISHED, entry.standing().published())
+                .set(ENTRY.VALID_FROM, entry.standing().from())
+                .set(ENTRY.VALID_UNTIL, entry.standing().until())
+                .set(ENTRY.UPDATED_AT, at)
                 .execute();
     }
 
@@ -150,6 +146,9 @@ class KnowledgeStore {
                         .set(ENTRY.CATEGORY, entry.category())
                         .set(ENTRY.PHRASINGS, Json.write(entry.phrasings()))
                         .set(ENTRY.ANSWERS, Json.write(entry.answers()))
+                        .set(ENTRY.PUBLISHED, entry.standing().published())
+                        .set(ENTRY.VALID_FROM, entry.standing().from())
+                        .set(ENTRY.VALID_UNTIL, entry.standing().until())
                         .set(ENTRY.UPDATED_AT, at)
                         .where(ENTRY.ID.eq(id))
                         .execute()
@@ -164,8 +163,12 @@ class KnowledgeStore {
         return db.selectFrom(ENTRY).where(ENTRY.ID.eq(id)).fetchOptional(KnowledgeStore::stored);
     }
 
-    /** @param sort {@code title}, {@code category} or {@code updated}; anything else is title */
-    Page<StoredEntry> entries(String collection, String search, String category, String sort, int page) {
+    /**
+     * @param state {@code published}, {@code draft}, {@code over} (its last day has passed); anything else is all
+     * @param sort  {@code title}, {@code category} or {@code updated}; anything else is title
+     */
+    Page<StoredEntry> entries(
+            String collection, String search, String category, String state, String sort, int page, Instant now) {
         String like = Like.containing(search);
         Condition condition = ENTRY.COLLECTION_ID
                 .eq(collection)
@@ -175,7 +178,14 @@ class KnowledgeStore {
                                 : DSL.lower(ENTRY.PHRASINGS)
                                         .like(like, Like.ESCAPE)
                                         .or(DSL.lower(ENTRY.ANSWERS).like(like, Like.ESCAPE)))
-                .and(category.isBlank() ? noCondition() : ENTRY.CATEGORY.eq(category));
+                .and(category.isBlank() ? noCondition() : ENTRY.CATEGORY.eq(category))
+                .and(
+                        switch (state) {
+                            case "published" -> ENTRY.PUBLISHED.isTrue();
+                            case "draft" -> ENTRY.PUBLISHED.isFalse();
+                            case "over" -> ENTRY.VALID_UNTIL.lt(LocalDate.ofInstant(now, ZoneOffset.UTC));
+                            default -> noCondition();
+                        });
         SortField<?> order = switch (sort) {
             case "category" -> ENTRY.CATEGORY.asc();
             case "updated" -> ENTRY.UPDATED_AT.desc();
@@ -199,8 +209,10 @@ class KnowledgeStore {
                 .fetch(ENTRY.CATEGORY);
     }
 
-    boolean refTaken(String collection, String ref) {
-        return db.fetchExists(ENTRY, ENTRY.COLLECTION_ID.eq(collection).and(ENTRY.REF.eq(ref)));
+    Optional<StoredEntry> byRef(String collection, String ref) {
+        return db.selectFrom(ENTRY)
+                .where(ENTRY.COLLECTION_ID.eq(collection).and(ENTRY.REF.eq(ref)))
+                .fetchOptional(KnowledgeStore::stored);
     }
 
     List<String> collectionsOf(String bot) {
@@ -219,6 +231,20 @@ class KnowledgeStore {
                 .execute());
     }
 
+    Optional<Calibration> sureness(String bot) {
+        return db.selectFrom(BOT_SURENESS)
+                .where(BOT_SURENESS.BOT_ID.eq(bot))
+                .fetchOptional(row -> new Calibration(row.getAnswerFrom() / 100.0, row.getSuggestFrom() / 100.0));
+    }
+
+    void setSureness(String bot, int answerFrom, int suggestFrom) {
+        db.deleteFrom(BOT_SURENESS).where(BOT_SURENESS.BOT_ID.eq(bot)).execute();
+        db.insertInto(BOT_SURENESS)
+                .columns(BOT_SURENESS.BOT_ID, BOT_SURENESS.ANSWER_FROM, BOT_SURENESS.SUGGEST_FROM)
+                .values(bot, answerFrom, suggestFrom)
+                .execute();
+    }
+
     private static String title(Entry entry) {
         String title = entry.phrasings().getFirst();
         return title.length() <= 1000 ? title : title.substring(0, 1000);
@@ -226,7 +252,11 @@ class KnowledgeStore {
 
     private static StoredEntry stored(EntryRecord row) {
         Entry entry = new Entry(
-                row.getRef(), Json.strings(row.getPhrasings()), Json.strings(row.getAnswers()), row.getCategory());
+                row.getRef(),
+                Json.strings(row.getPhrasings()),
+                Json.strings(row.getAnswers()),
+                row.getCategory(),
+                new Standing(row.getPublished(), row.getValidFrom(), row.getValidUntil()));
         return new StoredEntry(row.getId(), row.getCollectionId(), entry, row.getUpdatedAt());
     }
 }

@@ -91,6 +91,7 @@ class SecurityConfiguration {
                                 "/sign-in",
                                 "/setup",
                                 "/chat/*",
+                                "/chat/*/articles/*",
                                 "/signal/*/*/*",
                                 "/media/*",
                                 "/css/**",

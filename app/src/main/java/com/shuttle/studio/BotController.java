@@ -1,7 +1,9 @@
 package com.shuttle.studio;
 
 import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotForm;
 import com.shuttle.bots.BotService;
+import com.shuttle.bots.Manner;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.reading.Words;
@@ -10,8 +12,11 @@ import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.leads.LeadService;
 import com.shuttle.releases.ReleaseInfo;
 import com.shuttle.releases.ReleaseService;
+import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Page;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
@@ -49,39 +54,67 @@ class BotController {
         STANDING.put("back", "go back one question");
     }
 
+    private static final List<String> DAYS = Arrays.stream(DayOfWeek.values())
+            .map(day -> day.name().toLowerCase(Locale.ROOT))
+            .toList();
+
+    /** Questions that are asked to show what a setting does. */
+    private static final int MOST_SAMPLES = 150;
+
     private final BotService bots;
+    private final AccountService accounts;
     private final ReleaseService releases;
     private final KnowledgeService knowledge;
     private final GapService gaps;
     private final ConversationService conversations;
     private final LeadService leads;
     private final BotFrame frame;
+    private final BotTemplates templates;
     private final InstantSource clock;
 
     BotController(
             BotService bots,
+            AccountService accounts,
             ReleaseService releases,
             KnowledgeService knowledge,
             GapService gaps,
             ConversationService conversations,
             LeadService leads,
             BotFrame frame,
+            BotTemplates templates,
             InstantSource clock) {
         this.bots = bots;
+        this.accounts = accounts;
         this.releases = releases;
         this.knowledge = knowledge;
         this.gaps = gaps;
         this.conversations = conversations;
         this.leads = leads;
         this.frame = frame;
+        this.templates = templates;
         this.clock = clock;
     }
 
     @GetMapping("/bots")
-    String list(Model model) {
+    String list(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "1") int page, Model model) {
         Instant today = clock.instant().truncatedTo(ChronoUnit.DAYS);
-        model.addAttribute(
-                "rows", bots.bots().stream().map(bot -> row(bot, today)).toList());
+        String wanted = q.strip().toLowerCase(Locale.ROOT);
+        List<Bot> all = bots.bots();
+        List<Bot> found = all.stream()
+                .filter(bot ->
+                        !bot.archived() && bot.name().toLowerCase(Locale.ROOT).contains(wanted))
+                .toList();
+        List<BotRow> rows = found.stream()
+                .skip(Page.offset(page))
+                .limit(Page.SIZE)
+                .map(bot -> row(bot, today))
+                .toList();
+        model.addAttribute("q", q);
+        model.addAttribute("page", Page.of(rows, page, found.size()));
+        model.addAttribute("none", all.stream().allMatch(Bot::archived));
+        model.addAttribute("away", all.stream().filter(Bot::archived).toList());
+        model.addAttribute("deleted", bots.deleted().keySet());
+        model.addAttribute("templates", templates.list());
         model.addAttribute("regions", regions());
         if (!model.containsAttribute("errors")) {
             model.addAttribute("errors", Map.of());
@@ -93,9 +126,10 @@ class BotController {
     String create(
             @RequestParam String name,
             @RequestParam(defaultValue = "GB") String region,
+            @RequestParam(defaultValue = "") String template,
             @AuthenticationPrincipal SignedIn person,
             RedirectAttributes flash) {
-        return switch (bots.create(name, region, person.account().id())) {
+        return switch (templates.make(template, name, region, person.account().id())) {
             case Checked.Good<Bot>(Bot bot) -> "redirect:/bots/" + bot.id() + "/flows/" + bot.mainFlow();
             case Checked.Bad<Bot> bad -> {
                 flash.addFlashAttribute("errors", bad.errors());
@@ -127,22 +161,22 @@ class BotController {
             @RequestParam(defaultValue = "") String description,
             @RequestParam String region,
             @RequestParam String zone,
+            @RequestParam Map<String, String> all,
             Model model,
             RedirectAttributes flash) {
-        if (bots.change(id, name, slug, description, region, zone) instanceof Checked.Bad<Bot> bad) {
+        Map<String, String> hours = new LinkedHashMap<>();
+        DAYS.forEach(day -> hours.put(day, all.getOrDefault("hours-" + day, "")));
+        String letters = all.getOrDefault("letters", "0").strip();
+        Manner manner = new Manner(
+                all.getOrDefault("picture", "").strip(),
+                all.getOrDefault("team", ""),
+                BotForm.hours(hours),
+                all.getOrDefault("language", "en").strip(),
+                letters.isEmpty() ? 0 : letters.matches("\\d{1,6}") ? Integer.parseInt(letters) : -1);
+        BotForm form = new BotForm(name, slug, description, region, zone, manner);
+        if (bots.change(id, form) instanceof Checked.Bad<Bot> bad) {
             Bot bot = frame.fill(id, "profile", model);
-            model.addAttribute(
-                    "form",
-                    new Bot(
-                            id,
-                            slug,
-                            name,
-                            description,
-                            region,
-                            zone,
-                            bot.mainFlow(),
-                            bot.variables(),
-                            bot.standing()));
+            model.addAttribute("form", form);
             model.addAttribute("errors", bad.errors());
             fillProfile(bot, model);
             return "studio/profile";
@@ -178,6 +212,12 @@ class BotController {
         model.addAttribute("collections", knowledge.collections());
         model.addAttribute("chosen", knowledge.collectionsOf(id));
         model.addAttribute("gaps", gaps.list(id, page));
+        model.addAttribute("sureness", knowledge.sureness(id));
+        model.addAttribute("held", knowledge.samples(id, MOST_SAMPLES));
+        model.addAttribute("asked", gaps.samples(id, MOST_SAMPLES));
+        if (!model.containsAttribute("errors")) {
+            model.addAttribute("errors", Map.of());
+        }
         return "studio/knowledge";
     }
 
@@ -187,9 +227,34 @@ class BotController {
         return "redirect:/bots/" + id + "/knowledge";
     }
 
+    @PostMapping("/bots/{id}/sureness")
+    String sureness(
+            @PathVariable String id, @RequestParam int answer, @RequestParam int suggest, RedirectAttributes flash) {
+        if (knowledge.setSureness(bots.bot(id).id(), answer, suggest) instanceof Checked.Bad<String> bad) {
+            flash.addFlashAttribute("errors", bad.errors());
+        } else {
+            flash.addFlashAttribute("sure", true);
+        }
+        return "redirect:/bots/" + id + "/knowledge#sureness";
+    }
+
     @PostMapping("/bots/{id}/gaps/{gap}/dismiss")
     String dismiss(@PathVariable String id, @PathVariable String gap) {
         gaps.dismiss(id, gap);
+        return "redirect:/bots/" + id + "/knowledge#gaps";
+    }
+
+    @PostMapping("/bots/{id}/gaps/{gap}/phrasing")
+    String teach(@PathVariable String id, @PathVariable String gap, RedirectAttributes flash) {
+        if (gaps.teachNearest(id, gap)) {
+            flash.addFlashAttribute("again", gaps.askAgain(id));
+        }
+        return "redirect:/bots/" + id + "/knowledge#gaps";
+    }
+
+    @PostMapping("/bots/{id}/gaps/again")
+    String askAgain(@PathVariable String id, RedirectAttributes flash) {
+        flash.addFlashAttribute("again", gaps.askAgain(id));
         return "redirect:/bots/" + id + "/knowledge#gaps";
     }
 
@@ -217,6 +282,8 @@ class BotController {
     }
 
     private void fillProfile(Bot bot, Model model) {
+        model.addAttribute("days", DAYS);
+        model.addAttribute("teams", accounts.teams());
         model.addAttribute("regions", regions());
         model.addAttribute(
                 "zones",

@@ -3,8 +3,11 @@ package com.shuttle.studio;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.bots.Draft;
+import com.shuttle.bots.Note;
+import com.shuttle.bots.NoteService;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
+import com.shuttle.core.edit.FlowEditor;
 import com.shuttle.core.engine.Playbook;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
@@ -20,6 +23,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -31,6 +36,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
@@ -41,15 +47,30 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/bots/{id}/flows")
 class FlowController {
 
+    /** Header with which a page tells by what name it goes among those open. */
+    static final String PAGE = "X-Page";
+
     private final BotService bots;
     private final AccountService accounts;
     private final BotFrame frame;
+    private final Companions companions;
+    private final NoteService notes;
+    private final BotTemplates templates;
     private final FlowJson flowJson = new FlowJson();
 
-    FlowController(BotService bots, AccountService accounts, BotFrame frame) {
+    FlowController(
+            BotService bots,
+            AccountService accounts,
+            BotFrame frame,
+            Companions companions,
+            NoteService notes,
+            BotTemplates templates) {
         this.bots = bots;
         this.accounts = accounts;
         this.frame = frame;
+        this.companions = companions;
+        this.notes = notes;
+        this.templates = templates;
     }
 
     @GetMapping("/{flow}")
@@ -67,38 +88,69 @@ class FlowController {
         return "studio/rows :: rows";
     }
 
-    /** What came of an edit; {@code refused} is empty unless it was. */
-    record EditReply(String refused, String words, String focus, boolean canUndo, boolean canRedo) {}
+    /**
+     * What came of an edit.
+     *
+     * @param refused why it was not made; empty unless it was refused
+     * @param theirs  the text that somebody else wrote meanwhile; null unless the edit clashed with it
+     * @param stored  the text as it is kept now, for an edit that set one
+     */
+    record EditReply(
+            String refused,
+            @Nullable String theirs,
+            @Nullable String stored,
+            String words,
+            String focus,
+            boolean canUndo,
+            boolean canRedo) {}
 
     @PostMapping("/{flow}/edits")
     ResponseEntity<EditReply> edit(
             @PathVariable String id,
             @PathVariable String flow,
             @RequestBody Edit edit,
+            @RequestHeader(name = PAGE, defaultValue = "") String page,
             @AuthenticationPrincipal SignedIn person) {
         Edited edited = bots.edit(id, flow, edit, person.account().id());
         Draft draft = bots.draft(id, flow);
+        boolean undo = draft.canUndo();
+        boolean redo = draft.canRedo();
         return switch (edited) {
-            case Edited.Done done ->
-                ResponseEntity.ok(new EditReply("", done.words(), done.focus(), draft.canUndo(), draft.canRedo()));
+            case Edited.Done done -> {
+                companions.edited(id, flow, page);
+                yield ResponseEntity.ok(new EditReply(
+                        "", null, FlowEditor.stored(done.flow(), edit), done.words(), done.focus(), undo, redo));
+            }
             case Edited.Refused refused ->
                 ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                        .body(new EditReply(refused.why(), "", "", draft.canUndo(), draft.canRedo()));
+                        .body(new EditReply(refused.why(), null, null, "", "", undo, redo));
+            case Edited.Clash clash ->
+                ResponseEntity.status(HttpStatus.CONFLICT)
+                        .body(new EditReply("", clash.theirs(), null, "", "", undo, redo));
         };
     }
 
     @PostMapping("/{flow}/undo")
-    ResponseEntity<EditReply> undo(@PathVariable String id, @PathVariable String flow) {
-        return stepped(bots.step(id, flow, true), "undone");
+    ResponseEntity<EditReply> undo(
+            @PathVariable String id,
+            @PathVariable String flow,
+            @RequestHeader(name = PAGE, defaultValue = "") String page) {
+        String undone = bots.draft(id, flow).words();
+        return stepped(id, flow, page, bots.step(id, flow, true), "Undone: " + undone);
     }
 
     @PostMapping("/{flow}/redo")
-    ResponseEntity<EditReply> redo(@PathVariable String id, @PathVariable String flow) {
-        return stepped(bots.step(id, flow, false), "done again");
+    ResponseEntity<EditReply> redo(
+            @PathVariable String id,
+            @PathVariable String flow,
+            @RequestHeader(name = PAGE, defaultValue = "") String page) {
+        Draft draft = bots.step(id, flow, false);
+        return stepped(id, flow, page, draft, "Done again: " + draft.words());
     }
 
-    private static ResponseEntity<EditReply> stepped(Draft draft, String words) {
-        return ResponseEntity.ok(new EditReply("", words, "", draft.canUndo(), draft.canRedo()));
+    private ResponseEntity<EditReply> stepped(String id, String flow, String page, Draft draft, String words) {
+        companions.edited(id, flow, page);
+        return ResponseEntity.ok(new EditReply("", null, null, words, "", draft.canUndo(), draft.canRedo()));
     }
 
     @PostMapping
@@ -137,7 +189,14 @@ class FlowController {
             flash.addFlashAttribute("problem", "The main flow cannot be deleted.");
             return to(id, flow);
         }
+        flash.addFlashAttribute("goneFlow", flow);
         return to(id, bots.bot(id).mainFlow());
+    }
+
+    @PostMapping("/{flow}/restore")
+    String restore(@PathVariable String id, @PathVariable String flow) {
+        bots.restoreFlow(bots.bot(id).id(), flow);
+        return to(id, flow);
     }
 
     @GetMapping("/{flow}/file")
@@ -182,12 +241,19 @@ class FlowController {
         Map<String, String> names = new LinkedHashMap<>();
         drafts.forEach(draft -> names.put(draft.flow().id(), draft.flow().name()));
         model.addAttribute("flows", names);
+        model.addAttribute(
+                "flowList", FlowRow.of(drafts.stream().map(Draft::flow).toList()));
         List<Setting.Choice> teams = accounts.teams().stream()
                 .map(team -> new Setting.Choice(team.id(), team.name()))
                 .toList();
+        Map<String, Long> noted = notes.notes(id, flow).stream()
+                .filter(Note::open)
+                .collect(Collectors.groupingBy(Note::step, Collectors.counting()));
+        model.addAttribute("noted", noted);
         model.addAttribute("script", ScriptView.of(bots.draft(id, flow), names, teams));
         model.addAttribute("kinds", StepKind.values());
         model.addAttribute("teams", teams);
+        model.addAttribute("blanks", templates.blanks(id));
         Map<String, ValueType> variables = new TreeMap<>(new Playbook(bots.draftRelease(bots.bot(id))).variables());
         variables.putAll(Expressions.SYSTEM);
         model.addAttribute("variables", variables);

@@ -2,6 +2,7 @@ package com.shuttle.studio;
 
 import com.shuttle.bots.BotService;
 import com.shuttle.bots.MediaService;
+import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
 import java.io.IOException;
@@ -24,17 +25,31 @@ import org.springframework.web.multipart.MultipartFile;
 class MediaController {
 
     private final BotService bots;
+    private final KnowledgeService knowledge;
     private final MediaService media;
 
-    MediaController(BotService bots, MediaService media) {
+    MediaController(BotService bots, KnowledgeService knowledge, MediaService media) {
         this.bots = bots;
+        this.knowledge = knowledge;
         this.media = media;
     }
 
     @PostMapping("/bots/{id}/media")
     ResponseEntity<Map<String, String>> upload(@PathVariable String id, @RequestParam MultipartFile file)
             throws IOException {
-        return switch (media.keep(bots.bot(id).id(), file)) {
+        return kept(media.keep(bots.bot(id).id(), file));
+    }
+
+    /** A picture for an article. */
+    @PostMapping("/knowledge/{id}/pictures")
+    ResponseEntity<Map<String, String>> picture(@PathVariable String id, @RequestParam MultipartFile file)
+            throws IOException {
+        knowledge.collection(id);
+        return kept(media.keep(null, file));
+    }
+
+    private static ResponseEntity<Map<String, String>> kept(Checked<String> kept) {
+        return switch (kept) {
             case Checked.Good<String>(String address) -> ResponseEntity.ok(Map.of("address", address));
             case Checked.Bad<String> bad ->
                 ResponseEntity.unprocessableContent()

@@ -36,6 +36,12 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
             return StepSettings.option(step, id);
         }
 
+        /** The exit by which it naturally goes on; empty where each exit is its own way, or there is none. */
+        public String way() {
+            boolean parts = List.of("choice", "branch", "experiment").contains(kind);
+            return parts || exits.isEmpty() ? "" : exits.getFirst().id();
+        }
+
         /** The exits that have no place of their own among the settings. */
         public List<ExitView> others() {
             return exits.stream()

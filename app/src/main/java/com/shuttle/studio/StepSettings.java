@@ -203,7 +203,7 @@ final class StepSettings extends SettingForm {
             }
         }
         folded.add(line("title", "Title, for colleagues", "none"));
-        folded.add(area("note", "Note, for colleagues", "none"));
+        folded.add(area("note", "Aside, for colleagues; goes with the file", "none"));
         return new Editor(List.copyOf(common), List.copyOf(folded), List.copyOf(lists));
     }
 

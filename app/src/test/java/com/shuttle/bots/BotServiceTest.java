@@ -92,6 +92,10 @@ class BotServiceTest {
         assertThat(bots.draft(bot.id(), "main").edit()).isZero();
     }
 
+    private static BotForm form(String name, String slug, String description, String region, String zone) {
+        return new BotForm(name, slug, description, region, zone, Manner.PLAIN);
+    }
+
     @Test
     void addressesAreMadeOfNamesAndUnique() {
         Bot one = TestData.good(bots.create("Café Ölberg!", "GB", null));
@@ -99,13 +103,13 @@ class BotServiceTest {
         assertThat(one.slug()).isEqualTo("cafe-olberg");
         assertThat(two.slug()).isEqualTo("cafe-olberg-2");
         assertThat(TestData.good(bots.create("日本", "JP", null)).slug()).startsWith("bot");
-        assertThat(bots.change(two.id(), "X", "cafe-olberg", "", "GB", "Europe/London"))
+        assertThat(bots.change(two.id(), form("X", "cafe-olberg", "", "GB", "Europe/London")))
                 .isEqualTo(new Checked.Bad<>(java.util.Map.of("slug", "Another bot has this address.")));
     }
 
     @Test
     void faultyProfilesAreRefusedByField() {
-        Checked<Bot> changed = bots.change(data.bot().id(), " ", "A B", "x".repeat(2001), "XX", "Mars/Base");
+        Checked<Bot> changed = bots.change(data.bot().id(), form(" ", "A B", "x".repeat(2001), "XX", "Mars/Base"));
         assertThat(changed)
                 .isInstanceOfSatisfying(
                         Checked.Bad.class,

@@ -167,7 +167,8 @@ class ConversationServiceTest {
                         .getFirst()
                         .text())
                 .contains("don't know");
-        TestData.good(data.knowledge.add(collection, "Are dogs allowed?", "On a lead.", ""));
+        TestData.good(data.entries.add(
+                collection, "Are dogs allowed?", "On a lead.", "", com.shuttle.core.knowledge.Standing.USUAL));
         assertThat(taken(conversations.say(id, "m2", "are dogs allowed?"))
                         .messages()
                         .getFirst()

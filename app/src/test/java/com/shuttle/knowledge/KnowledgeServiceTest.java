@@ -6,9 +6,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
+import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Finding.Outcome;
+import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -19,8 +23,10 @@ class KnowledgeServiceTest {
 
     private final TestData data;
     private final KnowledgeService knowledge;
+    private final EntryService entries;
 
-    KnowledgeServiceTest(TestData data, KnowledgeService knowledge) {
+    KnowledgeServiceTest(TestData data, KnowledgeService knowledge, EntryService entries) {
+        this.entries = entries;
         this.data = data;
         this.knowledge = knowledge;
     }
@@ -28,29 +34,29 @@ class KnowledgeServiceTest {
     @Test
     void editsAreFoundAtOnceAndDeletedOnesNoMore() {
         String collection = data.collection("Is there parking?", "Free.");
-        String entry = TestData.good(
-                knowledge.add(collection, "Are dogs allowed?\nMay I bring my dog?", "On a lead.", "Pets"));
+        String entry = TestData.good(entries.add(
+                collection, "Are dogs allowed?\nMay I bring my dog?", "On a lead.", "Pets", Standing.USUAL));
         assertThat(knowledge
                         .ask(List.of(collection), List.of("may I bring my dog"))
                         .reply())
                 .isEqualTo("On a lead.");
-        TestData.good(knowledge.change(entry, "Are dogs allowed?", "No longer.", "Pets"));
+        TestData.good(entries.change(entry, "Are dogs allowed?", "No longer.", "Pets", Standing.USUAL));
         assertThat(knowledge
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .reply())
                 .isEqualTo("No longer.");
-        StoredEntry deleted = knowledge.deleteEntry(entry);
+        StoredEntry deleted = entries.delete(entry);
         assertThat(knowledge
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .outcome())
                 .isNotEqualTo(Outcome.ANSWER);
-        knowledge.restore(deleted);
-        knowledge.restore(deleted);
+        entries.restore(deleted);
+        entries.restore(deleted);
         assertThat(knowledge
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .outcome())
                 .isEqualTo(Outcome.ANSWER);
-        assertThat(knowledge.entries(collection, "", "", "", 1).total()).isEqualTo(2);
+        assertThat(entries.entries(collection, "", "", "", "", 1).total()).isEqualTo(2);
     }
 
     @ParameterizedTest
@@ -59,44 +65,47 @@ class KnowledgeServiceTest {
             value = {"''|An answer|phrasings", "A question|''|answers", "A question|'  '|answers", "''|''|phrasings"})
     void anEntryNeedsAQuestionAndAnAnswer(String phrasings, String answers, String field) {
         String collection = data.collection("x", "y");
-        assertThat(knowledge.add(collection, phrasings, answers, ""))
+        assertThat(entries.add(collection, phrasings, answers, "", Standing.USUAL))
                 .isInstanceOfSatisfying(
                         Checked.Bad.class,
                         bad -> assertThat(bad.errors().containsKey(field)).isTrue());
-        assertThat(knowledge.entries(collection, "", "", "", 1).total()).isEqualTo(1);
+        assertThat(entries.entries(collection, "", "", "", "", 1).total()).isEqualTo(1);
     }
 
     @Test
     void hostileTextIsKeptAsTextOrRefusedForItsLength() {
         String collection = data.collection("<script>alert(1)</script> '; drop table entry; --", "a\u202Eb");
-        StoredEntry entry = knowledge.entries(collection, "", "", "", 1).items().getFirst();
+        StoredEntry entry =
+                entries.entries(collection, "", "", "", "", 1).items().getFirst();
         assertThat(entry.entry().phrasings().getFirst()).startsWith("<script>");
         assertThat(entry.entry().answers()).containsExactly("ab");
-        assertThat(knowledge.add(collection, "q".repeat(100_000), "a", "")).isInstanceOf(Checked.Bad.class);
-        assertThat(knowledge.add(collection, "q", "a".repeat(100_000), "")).isInstanceOf(Checked.Bad.class);
+        assertThat(entries.add(collection, "q".repeat(100_000), "a", "", Standing.USUAL))
+                .isInstanceOf(Checked.Bad.class);
+        assertThat(entries.add(collection, "q", "a".repeat(100_000), "", Standing.USUAL))
+                .isInstanceOf(Checked.Bad.class);
     }
 
     @Test
     void listsSearchFilterSortAndPage() {
         String collection = TestData.good(knowledge.create(data.name("Paged")));
         for (int i = 0; i < 30; i++) {
-            TestData.good(knowledge.add(
+            TestData.good(entries.add(
                     collection,
                     "Question %02d".formatted(i),
                     i == 7 ? "100% sure_thing" : "Answer",
-                    i % 2 == 0 ? "Even" : "Odd"));
+                    i % 2 == 0 ? "Even" : "Odd",
+                    Standing.USUAL));
         }
-        assertThat(knowledge.entries(collection, "", "", "title", 1).items()).hasSize(25);
-        assertThat(knowledge.entries(collection, "", "", "title", 2).items()).hasSize(5);
-        assertThat(knowledge.entries(collection, "", "", "title", 2).pages()).isEqualTo(2);
-        assertThat(knowledge.entries(collection, "100%", "", "", 1).total()).isEqualTo(1);
-        assertThat(knowledge.entries(collection, "%", "", "", 1).total()).isEqualTo(1);
-        assertThat(knowledge.entries(collection, "r_t", "", "", 1).total()).isZero();
-        assertThat(knowledge.entries(collection, "", "Odd", "category", 1).total())
+        assertThat(entries.entries(collection, "", "", "", "title", 1).items()).hasSize(25);
+        assertThat(entries.entries(collection, "", "", "", "title", 2).items()).hasSize(5);
+        assertThat(entries.entries(collection, "", "", "", "title", 2).pages()).isEqualTo(2);
+        assertThat(entries.entries(collection, "100%", "", "", "", 1).total()).isEqualTo(1);
+        assertThat(entries.entries(collection, "%", "", "", "", 1).total()).isEqualTo(1);
+        assertThat(entries.entries(collection, "r_t", "", "", "", 1).total()).isZero();
+        assertThat(entries.entries(collection, "", "Odd", "", "category", 1).total())
                 .isEqualTo(15);
-        assertThat(knowledge.categories(collection)).containsExactly("Even", "Odd");
-        assertThat(knowledge
-                        .entries(collection, "", "", "updated", 1)
+        assertThat(entries.categories(collection)).containsExactly("Even", "Odd");
+        assertThat(entries.entries(collection, "", "", "", "updated", 1)
                         .items()
                         .getFirst()
                         .entry()
@@ -138,12 +147,70 @@ class KnowledgeServiceTest {
     @Test
     void answersAreSeparatedByLinesOfDashes() {
         String collection = data.collection("Hello", "Hi there\n---\nGood evening\n-----\n");
-        assertThat(knowledge
-                        .entries(collection, "", "", "", 1)
+        assertThat(entries.entries(collection, "", "", "", "", 1)
                         .items()
                         .getFirst()
                         .entry()
                         .answers())
                 .containsExactly("Hi there", "Good evening");
+    }
+
+    @Test
+    void aBotAnswersAsSurelyAsItMustBe() {
+        String collection = data.collection("Is there parking?", "Free.");
+        Bot bot = data.bot();
+        knowledge.setCollections(bot.id(), List.of(collection));
+        List<String> question = List.of("where may I leave the car");
+        double confidence = knowledge.ask(List.of(collection), question).confidence();
+        assertThat(knowledge.sureness(bot.id())).isEqualTo(Calibration.USUAL);
+        TestData.good(knowledge.setSureness(bot.id(), 100, (int) (confidence * 100) - 1));
+        assertThat(knowledge.askFor(bot.id(), List.of(collection), question).outcome())
+                .isEqualTo(Outcome.SUGGEST);
+        TestData.good(knowledge.setSureness(bot.id(), 1, 1));
+        assertThat(knowledge.askFor(bot.id(), List.of(collection), question).outcome())
+                .isEqualTo(Outcome.ANSWER);
+        assertThat(knowledge.setSureness(bot.id(), 40, 50)).isInstanceOf(Checked.Bad.class);
+        assertThat(knowledge.setSureness(bot.id(), 101, 50)).isInstanceOf(Checked.Bad.class);
+    }
+
+    @Test
+    void draftsAndWhatDoesNotHoldTodayAreNotSaid() {
+        String collection = data.collection("Is there parking?", "Free.");
+        LocalDate today = LocalDate.now(ZoneOffset.UTC);
+        String entry = TestData.good(
+                entries.add(collection, "Are dogs allowed?", "On a lead.", "", new Standing(false, null, null)));
+        for (Standing unsaid : List.of(
+                new Standing(false, null, null),
+                new Standing(true, today.plusDays(2), null),
+                new Standing(true, null, today.minusDays(2)))) {
+            TestData.good(entries.change(entry, "Are dogs allowed?", "On a lead.", "", unsaid));
+            assertThat(knowledge
+                            .ask(List.of(collection), List.of("are dogs allowed"))
+                            .outcome())
+                    .isNotEqualTo(Outcome.ANSWER);
+        }
+        TestData.good(entries.change(
+                entry,
+                "Are dogs allowed?",
+                "On a lead.",
+                "",
+                new Standing(true, today.minusDays(2), today.plusDays(2))));
+        assertThat(knowledge
+                        .ask(List.of(collection), List.of("are dogs allowed"))
+                        .outcome())
+                .isEqualTo(Outcome.ANSWER);
+        assertThat(entries.add(collection, "A?", "B", "", new Standing(true, today, today.minusDays(1))))
+                .isInstanceOf(Checked.Bad.class);
+    }
+
+    @Test
+    void pleasantriesAreAddedOnce() {
+        String collection = data.collection("Thank you", "My own thanks.");
+        assertThat(knowledge.addPleasantries(collection)).isEqualTo(6);
+        assertThat(knowledge.addPleasantries(collection)).isZero();
+        assertThat(knowledge.ask(List.of(collection), List.of("hello")).outcome())
+                .isEqualTo(Outcome.ANSWER);
+        assertThat(knowledge.ask(List.of(collection), List.of("thank you")).reply())
+                .isEqualTo("My own thanks.");
     }
 }

@@ -143,7 +143,7 @@ class InterviewScreenTest {
     @Test
     void aRuleIsWrittenInPlainWordsAndSeenAsRows() {
         Page page = screens.signedIn("maren.holt");
-        page.navigate("/bots");
+        page.navigate("/bots?q=dome+hire");
         page.locator("a.row-link", new Page.LocatorOptions().setHasText("Dome hire"))
                 .click();
         page.locator(".row[data-step=fits] .item[data-item=r3] .code").click();

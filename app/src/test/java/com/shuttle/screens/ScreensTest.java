@@ -2,6 +2,7 @@ package com.shuttle.screens;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static com.shuttle.screens.Screens.say;
+import static java.nio.charset.StandardCharsets.UTF_8;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
@@ -57,11 +58,27 @@ class ScreensTest {
             page.navigate(path);
             check(page, path);
         }
-        page.navigate("/bots");
+        page.navigate("/bots?q=vesper");
         page.locator("a.row-link", new Page.LocatorOptions().setHasText("Vesper"))
                 .click();
         page.locator(".row .say").nth(1).click();
         check(page, "script");
+        page.locator("#tab-history").click();
+        assertThat(page.locator(".history")).isVisible();
+        check(page, "history");
+        page.locator("#keys-button").click();
+        check(page, "keys");
+        page.keyboard().press("Escape");
+        page.locator("#find-button").click();
+        page.keyboard().type("dome");
+        assertThat(page.locator("#find li").first()).isVisible();
+        check(page, "find");
+        String flow = page.url();
+        page.navigate(flow + "/map");
+        assertThat(page.locator(".map .node").first()).isVisible();
+        check(page, "map");
+        page.navigate(flow + "/reading");
+        check(page, "reading");
         String bot = page.url().replaceAll("/flows/.*", "");
         for (String tab : List.of("/profile", "/variables", "/knowledge", "/releases")) {
             page.navigate(bot + tab);
@@ -70,6 +87,17 @@ class ScreensTest {
         page.navigate("/knowledge");
         page.locator("a.row-link").first().click();
         check(page, "entries");
+        String collection = page.url();
+        for (String tab : List.of("/articles", "/articles/new", "/synonyms", "/health", "/import")) {
+            page.navigate(collection + tab);
+            check(page, tab);
+        }
+        page.locator("#file")
+                .setInputFiles(new FilePayload(
+                        "x.csv", "text/csv", "question,answer\nIs it so?,Yes\nNo answer?,\n".getBytes(UTF_8)));
+        page.locator("form[action$='/file'] button").click();
+        check(page, "what was found");
+        page.navigate(collection);
         page.locator("a.row-link").first().click();
         check(page, "entry");
         page.navigate("/leads");

@@ -2,7 +2,9 @@ package com.shuttle.core.edit;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepKind;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** One change a designer makes to a flow. Steps, options and sections are named by their ids. */
@@ -22,7 +24,13 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Edit.DeleteWording.class, name = "delete_wording"),
     @JsonSubTypes.Type(value = Edit.AddSection.class, name = "add_section"),
     @JsonSubTypes.Type(value = Edit.NameSection.class, name = "name_section"),
-    @JsonSubTypes.Type(value = Edit.DeleteSection.class, name = "delete_section")
+    @JsonSubTypes.Type(value = Edit.DeleteSection.class, name = "delete_section"),
+    @JsonSubTypes.Type(value = Edit.Paste.class, name = "paste"),
+    @JsonSubTypes.Type(value = Edit.Duplicate.class, name = "duplicate"),
+    @JsonSubTypes.Type(value = Edit.Replace.class, name = "replace"),
+    @JsonSubTypes.Type(value = Edit.Pin.class, name = "pin"),
+    @JsonSubTypes.Type(value = Edit.Unpin.class, name = "unpin"),
+    @JsonSubTypes.Type(value = Edit.Several.class, name = "several")
 })
 public sealed interface Edit {
 
@@ -46,8 +54,19 @@ public sealed interface Edit {
     /**
      * Sets one field of a step. A field is a path in the step's JSON form with points: {@code title}, {@code limits.min},
      * {@code options.o1.label}; lists of words are separated by commas. {@code text.N} is wording N from 0.
+     *
+     * @param was the text that the writer began from; where the field has another one by now, the edit clashes. Null: not
+     *     known, whatever stands there is replaced
      */
-    record Set(String step, String field, String value) implements Edit {}
+    record Set(
+            String step,
+            String field,
+            String value,
+            @Nullable String was) implements Edit {
+        public Set(String step, String field, String value) {
+            this(step, field, value, null);
+        }
+    }
 
     /** Leads an exit to a target in its JSON form; null leads it nowhere. */
     record Lead(String step, String exit, @Nullable String target) implements Edit {}
@@ -75,4 +94,38 @@ public sealed interface Edit {
 
     /** Removes a heading; its steps join the section before. */
     record DeleteSection(String section) implements Edit {}
+
+    /**
+     * Puts copies of steps, of this flow or another, below {@code after} (null: at the very top), spliced into the thread
+     * as {@link Add} does. Ids that are taken are made anew; exits among the copies lead to the copies, others where they
+     * led if that step is here, or nowhere.
+     */
+    record Paste(@Nullable String after, List<Step> steps) implements Edit {
+        public Paste {
+            steps = List.copyOf(steps);
+        }
+    }
+
+    /** Puts a copy of these steps below the last of them. */
+    record Duplicate(List<String> steps) implements Edit {
+        public Duplicate {
+            steps = List.copyOf(steps);
+        }
+    }
+
+    /** Replaces a text wherever it stands in what visitors or designers read; not in names, expressions or addresses. */
+    record Replace(String find, String with, boolean matchCase) implements Edit {}
+
+    /** Keeps a step at a place on the map. */
+    record Pin(String step, int x, int y) implements Edit {}
+
+    /** Lets the map place all steps. */
+    record Unpin() implements Edit {}
+
+    /** Several edits as one: all are made, or none. */
+    record Several(List<Edit> edits) implements Edit {
+        public Several {
+            edits = List.copyOf(edits);
+        }
+    }
 }

@@ -15,4 +15,7 @@ public sealed interface Edited {
 
     /** The edit cannot be made; {@code why} is for the designer. */
     record Refused(String why) implements Edited {}
+
+    /** Somebody else changed the same text meanwhile; {@code theirs} stands there now, and nothing was changed. */
+    record Clash(String theirs) implements Edited {}
 }

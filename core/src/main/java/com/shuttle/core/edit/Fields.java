@@ -1,28 +1,20 @@
 package com.shuttle.core.edit;
 
 import com.shuttle.core.edit.FlowEditor.Refusal;
-import com.shuttle.core.flow.Choice;
-import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepJson;
 import com.shuttle.core.flow.Target;
-import com.shuttle.core.flow.ValueType;
-import com.shuttle.core.reading.Words;
 import java.lang.reflect.RecordComponent;
-import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.function.Function;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.node.StringNode;
 
 /**
  * The fields of steps by name. A name is the path in the step's JSON form, with points: {@code title},
@@ -32,124 +24,30 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class Fields {
 
-    static final int LONGEST_TEXT = 8000;
-    static final int LONGEST_LINE = 200;
-    static final int LONGEST_ADDRESS = 2000;
-    private static final int MOST_WORDS = 100;
-    private static final Pattern VARIABLE = Pattern.compile("([a-z][a-z0-9_]{0,63})?");
-    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
-
-    /** How the typed value of a field becomes JSON; null removes the field. */
-    private interface Form extends Function<String, @Nullable JsonNode> {}
-
-    private static final Map<String, Form> FORMS = new LinkedHashMap<>();
-
-    static {
-        Form text = value -> JSON.stringNode(text(value));
-        Form line = value -> JSON.stringNode(line(value));
-        Form flag = value -> JSON.booleanNode(Boolean.parseBoolean(value));
-        Form name = value -> JSON.stringNode(variable(value));
-        Form words = Fields::words;
-        Form number = Fields::number;
-        Form expression = value -> JSON.stringNode(short_(value, 2000));
-        Form address = Fields::address;
-        all(
-                text,
-                "note",
-                "retry",
-                "reply",
-                "unknown",
-                "nobody",
-                "brief",
-                "lead",
-                "more",
-                "rate",
-                "readBack",
-                "ask",
-                "text");
-        all(
-                line,
-                "title",
-                "hint",
-                "example",
-                "fallback",
-                "label",
-                "group",
-                "alt",
-                "team",
-                "milestone",
-                "name",
-                "earliest",
-                "latest",
-                "region",
-                "look",
-                "words");
-        all(
-                flag,
-                "optional",
-                "skipWhenKnown",
-                "onlyThis",
-                "confirm",
-                "many",
-                "together",
-                "quiet",
-                "comeBack",
-                "startAgain",
-                "signal",
-                "closed",
-                "rating",
-                "trusting",
-                "whole");
-        all(name, "variable", "of", "from");
-        all(words, "also", "weekdays", "fileTypes", "collections", "sources");
-        all(number, "min", "max", "by");
-        all(expression, "when", "value", "rule");
-        all(address, "address", "picture", "link");
-        FORMS.put("type", value -> chosen(value, v -> ValueType.of(v).key(), "There is no such type."));
-        FORMS.put("layout", value -> chosen(value, v -> Choice.Layout.of(v).key(), "There is no such layout."));
-        FORMS.put("media", Fields::media);
-        FORMS.put("tries", value -> count(value, 1, 9, "Tries are a number from 1 to 9."));
-        FORMS.put(
-                "typing",
-                value -> value.isBlank() ? null : count(value, 0, 10_000, "The delay is 0 to 10,000 milliseconds."));
-        FORMS.put("seconds", Fields::span);
-        FORMS.put("patience", value -> value.isBlank() ? null : span(value));
-        FORMS.put("weight", value -> count(value, 0, 1000, "A weight is a number from 0 to 1,000."));
-        FORMS.put(
-                "megabytes",
-                value -> value.isBlank() ? null : count(value, 1, 20, "A file can have 1 to 20 megabytes."));
-        FORMS.put(
-                "answerFrom",
-                value -> value.isBlank() ? null : count(value, 0, 100, "Confidence is 0 to 100 per cent."));
-        FORMS.put(
-                "suggestFrom",
-                value -> value.isBlank() ? null : count(value, 0, 100, "Confidence is 0 to 100 per cent."));
-    }
-
     private Fields() {}
-
-    private static void all(Form form, String... names) {
-        Arrays.stream(names).forEach(name -> FORMS.put(name, form));
-    }
 
     static Step set(Step step, String field, String value) {
         String[] path = path(step, field);
         ObjectNode tree = StepJson.tree(step);
         if (field.startsWith("text.")) {
             ArrayNode wordings = tree.withArray(step.kind().wordings());
-            wordings.set(index(path[1], wordings, "That wording is no longer there."), JSON.stringNode(text(value)));
+            wordings.set(
+                    index(path[1], wordings, "That wording is no longer there."),
+                    StringNode.valueOf(FieldForms.text(value)));
             return fitted(tree);
         }
         String last = path[path.length - 1];
         JsonNode holder = holder(tree, path, step);
         if (holder instanceof ArrayNode wordings) {
-            wordings.set(index(last, wordings, "That wording is no longer there."), JSON.stringNode(text(value)));
+            wordings.set(
+                    index(last, wordings, "That wording is no longer there."),
+                    StringNode.valueOf(FieldForms.text(value)));
             return fitted(tree);
         }
         if (!(holder instanceof ObjectNode parent)) {
             throw noField(step, field);
         }
-        Form form = FORMS.get(last);
+        FieldForms.Form form = FieldForms.of(last);
         if (form == null
                 || path.length == 1
                         && Arrays.stream(step.getClass().getRecordComponents())
@@ -246,115 +144,29 @@ final class Fields {
         return StepJson.with(step, step.kind().wordings(), wordings);
     }
 
-    // Forms
-
-    private static JsonNode chosen(String value, Function<String, String> key, String problem) {
-        try {
-            return JSON.stringNode(key.apply(value));
-        } catch (IllegalArgumentException e) {
-            throw new Refusal(problem);
+    /** The text that stands at a field now; null where there is none, or no text. */
+    static @Nullable String text(Step step, String field) {
+        String own = field.startsWith("text.") ? step.kind().wordings() + field.substring(4) : field;
+        JsonNode at = StepJson.tree(step);
+        for (String key : own.split("\\.", -1)) {
+            try {
+                at = at instanceof ArrayNode array ? array.get(item(array, key)) : at.get(key);
+            } catch (Refusal gone) {
+                return null;
+            }
+            if (at == null) {
+                return null;
+            }
         }
-    }
-
-    private static JsonNode count(String value, int least, int most, String problem) {
-        if (!value.strip().matches("\\d{1,6}")
-                || Integer.parseInt(value.strip()) < least
-                || Integer.parseInt(value.strip()) > most) {
-            throw new Refusal(problem);
-        }
-        return JSON.numberNode(Integer.parseInt(value.strip()));
-    }
-
-    private static @Nullable JsonNode number(String value) {
-        if (value.isBlank()) {
-            return null;
-        }
-        if (!value.strip().matches("-?\\d{1,12}(\\.\\d{1,6})?")) {
-            throw new Refusal("This has to be a number.");
-        }
-        return JSON.numberNode(new BigDecimal(value.strip()));
-    }
-
-    /** A span of time: a number of seconds, or with s, m, h or d behind it. */
-    private static JsonNode span(String value) {
-        var matcher = Pattern.compile("(\\d{1,8})\\s*(s|sec\\w*|m|min\\w*|h|hours?|d|days?)?")
-                .matcher(value.strip().toLowerCase(Locale.ROOT));
-        if (!matcher.matches()) {
-            throw new Refusal("A time is written like 30s, 10m, 2h or 3d.");
-        }
-        String unit = matcher.group(2) == null ? "s" : matcher.group(2).substring(0, 1);
-        long seconds = Long.parseLong(matcher.group(1))
-                * Map.of("s", 1L, "m", 60L, "h", 3600L, "d", 86_400L).get(unit);
-        if (seconds < 1 || seconds > 366L * 86_400) {
-            throw new Refusal("A time is at least a second and at most a year.");
-        }
-        return JSON.numberNode(seconds);
-    }
-
-    private static JsonNode words(String value) {
-        ArrayNode words = JSON.arrayNode();
-        Arrays.stream(value.split(","))
-                .map(Fields::line)
-                .filter(word -> !word.isEmpty())
-                .limit(MOST_WORDS)
-                .forEach(words::add);
-        return words;
-    }
-
-    private static JsonNode address(String value) {
-        String bare = short_(value, LONGEST_ADDRESS).replaceAll("\\s", "");
-        boolean fit = bare.isEmpty()
-                || bare.startsWith("https://")
-                || bare.startsWith("http://")
-                || bare.startsWith("/") && !bare.startsWith("//")
-                || bare.startsWith("{{");
-        if (!fit) {
-            throw new Refusal("An address begins with https:// or with / for a file of this application.");
-        }
-        return JSON.stringNode(bare);
-    }
-
-    private static @Nullable JsonNode media(String type) {
-        if (type.isBlank()) {
-            return null;
-        }
-        ObjectNode media = JSON.objectNode();
-        media.set("type", chosen(type, v -> Media.Type.of(v).key(), "There is no such medium."));
-        return media;
-    }
-
-    private static String variable(String value) {
-        String name = value.strip().toLowerCase(Locale.ROOT).replaceAll("[\\s-]+", "_");
-        if (!VARIABLE.matcher(name).matches()) {
-            throw new Refusal("A variable's name begins with a letter and has only letters, digits and _ in it.");
-        }
-        return name;
-    }
-
-    private static String text(String value) {
-        if (value.length() > LONGEST_TEXT) {
-            throw new Refusal(
-                    "A text can be " + LONGEST_TEXT + " characters long at most; this one has " + value.length() + ".");
-        }
-        return Words.clean(value);
-    }
-
-    static String line(String value) {
-        return short_(value, LONGEST_LINE).replaceAll("\\s+", " ");
-    }
-
-    private static String short_(String value, int longest) {
-        String line = Words.clean(value);
-        if (line.length() > longest) {
-            throw new Refusal("This can be " + longest + " characters long at most; it has " + line.length() + ".");
-        }
-        return line;
+        return at instanceof StringNode string ? string.stringValue() : null;
     }
 
     static String inWords(String field) {
         String[] path = field.split("\\.");
         return switch (path[0]) {
-            case "text" -> "the wording";
+            case "text", "say", "ask" -> "the wording";
+            case "title" -> "the title";
+            case "kind" -> "the kind";
             case "note" -> "the note";
             case "type" -> "the type";
             case "variable" -> "the variable";

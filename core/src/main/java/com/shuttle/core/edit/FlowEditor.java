@@ -7,10 +7,9 @@ import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepKind;
 import com.shuttle.core.flow.Target;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -33,8 +32,12 @@ public final class FlowEditor {
                 case Edit.Delete(String step) -> delete(flow, find(flow, step));
                 case Edit.Move(String step, int by) -> move(flow, find(flow, step), by);
                 case Edit.Become(String step, StepKind kind) -> become(flow, find(flow, step), kind);
-                case Edit.Set(String id, String field, String value) -> {
+                case Edit.Set(String id, String field, String value, String was) -> {
                     Step step = find(flow, id);
+                    String stands = was == null ? null : Fields.text(step, field);
+                    if (stands != null && !stands.equals(was) && !stands.equals(value)) {
+                        yield new Edited.Clash(stands);
+                    }
                     Step changed = Fields.set(step, field, value);
                     String words = field.equals("title")
                             ? "named a step “" + changed.name() + "”"
@@ -84,9 +87,35 @@ public final class FlowEditor {
                             "removed a wording of “" + step.name() + "”",
                             id);
                 }
-                case Edit.AddSection(String id) -> addSection(flow, find(flow, id));
-                case Edit.NameSection(String id, String title) -> nameSection(flow, id, title);
-                case Edit.DeleteSection(String id) -> deleteSection(flow, id);
+                case Edit.AddSection(String id) -> Sections.add(flow, find(flow, id));
+                case Edit.NameSection(String id, String title) -> Sections.name(flow, id, title);
+                case Edit.DeleteSection(String id) -> Sections.delete(flow, id);
+                case Edit.Paste(String after, List<Step> steps) ->
+                    done(Copies.paste(flow, after, steps), Copies.words("pasted", steps), Copies.focus(flow, steps));
+                case Edit.Duplicate(List<String> ids) -> {
+                    List<Step> steps = Copies.chosen(flow, ids);
+                    yield done(
+                            Copies.paste(flow, steps.getLast().id(), steps),
+                            Copies.words("duplicated", steps),
+                            Copies.focus(flow, steps));
+                }
+                case Edit.Replace replace -> {
+                    Flow changed = Prose.replace(flow, replace.find(), replace.with(), replace.matchCase());
+                    int places = Prose.find(flow, replace.find(), replace.matchCase())
+                            .size();
+                    yield done(
+                            changed,
+                            "replaced “" + FieldForms.line(replace.find()) + "” by “" + FieldForms.line(replace.with())
+                                    + "” in " + places + (places == 1 ? " place" : " places"),
+                            "");
+                }
+                case Edit.Several(List<Edit> edits) -> several(flow, edits);
+                case Edit.Pin(String id, int x, int y) -> {
+                    Map<String, Flow.Pin> pins = new HashMap<>(flow.pins());
+                    pins.put(find(flow, id).id(), new Flow.Pin(x, y));
+                    yield done(flow.withPins(pins), "moved “" + find(flow, id).name() + "” on the map", id);
+                }
+                case Edit.Unpin ignored -> done(flow.withPins(Map.of()), "let the map place all steps again", "");
             };
         } catch (Refusal refusal) {
             return new Edited.Refused(refusal.getMessage());
@@ -100,6 +129,35 @@ public final class FlowEditor {
         Refusal(String why) {
             super(why, null, false, false);
         }
+    }
+
+    /** The text that a {@link Edit.Set} left in its field, which may be cleaner than what was typed; null for other edits. */
+    public static @Nullable String stored(Flow flow, Edit edit) {
+        return edit instanceof Edit.Set set
+                ? flow.findStep(set.step())
+                        .map(step -> Fields.text(step, set.field()))
+                        .orElse(null)
+                : null;
+    }
+
+    /** All or none; told in the words of the only one, or of the first with the number of the others. */
+    private static Edited several(Flow flow, List<Edit> edits) {
+        if (edits.isEmpty() || edits.size() > MOST_STEPS) {
+            throw new Refusal("There is nothing to change.");
+        }
+        Flow changed = flow;
+        List<Edited.Done> all = new ArrayList<>();
+        for (Edit edit : edits) {
+            if (!(apply(changed, edit) instanceof Edited.Done done)) {
+                throw new Refusal("One of these changes cannot be made, so none was.");
+            }
+            all.add(done);
+            changed = done.flow();
+        }
+        int others = all.size() - 1;
+        String first = all.getFirst().words();
+        String words = others == 0 ? first : first + ", and " + others + (others == 1 ? " more" : " more like it");
+        return done(changed, words, all.getLast().focus());
     }
 
     private static Edited add(Flow flow, Edit.Add add) {
@@ -144,14 +202,22 @@ public final class FlowEditor {
                 ? null
                 : step.exit(step.slots().getFirst().id());
         Target heal = on instanceof Target.ToStep(String id) && id.equals(step.id()) ? null : on;
+        Map<String, Flow.Pin> pins = new HashMap<>(flow.pins());
+        pins.remove(step.id());
         Flow without = mapSections(
-                flow,
+                flow.withPins(pins),
                 section -> section.withSteps(section.steps().stream()
                         .filter(other -> !other.id().equals(step.id()))
                         .map(other -> redirected(other, step.id(), heal))
                         .toList()));
         String focus = all.size() == 1 ? "" : all.get(at == 0 ? 1 : at - 1).id();
-        return done(without, "deleted “" + step.name() + "”", focus);
+        long led = all.stream()
+                .filter(other -> !other.equals(step))
+                .flatMap(other -> other.exits().values().stream())
+                .filter(Target.step(step.id())::equals)
+                .count();
+        String healed = led == 0 ? "" : "; what led there now leads " + inWords(flow, heal);
+        return done(without, "deleted “" + step.name() + "”" + healed, focus);
     }
 
     private static Step redirected(Step step, String from, @Nullable Target to) {
@@ -196,7 +262,7 @@ public final class FlowEditor {
         for (int s = 0; s < sections.size(); s++) {
             moved.add(flow.sections().get(s).withSteps(sections.get(s)));
         }
-        return new Flow(flow.id(), flow.name(), flow.phrases(), moved);
+        return flow.withSections(moved);
     }
 
     private static Edited become(Flow flow, Step step, StepKind kind) {
@@ -235,63 +301,19 @@ public final class FlowEditor {
                 step.id());
     }
 
-    private static Edited addSection(Flow flow, Step step) {
-        Set<String> ids = new HashSet<>();
-        flow.sections().forEach(section -> ids.add(section.id()));
-        int n = 1;
-        while (ids.contains("s" + n)) {
-            n++;
-        }
-        List<Section> sections = new ArrayList<>();
-        for (Section section : flow.sections()) {
-            int at = indexIn(section, step.id());
-            if (at < 0) {
-                sections.add(section);
-            } else {
-                sections.add(section.withSteps(section.steps().subList(0, at)));
-                sections.add(new Section(
-                        "s" + n, "", section.steps().subList(at, section.steps().size())));
-            }
-        }
-        return done(new Flow(flow.id(), flow.name(), flow.phrases(), sections), "began a section", step.id());
-    }
-
-    private static Edited nameSection(Flow flow, String id, String title) {
-        Flow changed = mapSections(
-                flow,
-                section -> section.id().equals(id) ? new Section(id, Fields.line(title), section.steps()) : section);
-        return done(changed, "named a section “" + Fields.line(title) + "”", "");
-    }
-
-    private static Edited deleteSection(Flow flow, String id) {
-        List<Section> sections = new ArrayList<>();
-        for (Section section : flow.sections()) {
-            if (section.id().equals(id) && !sections.isEmpty()) {
-                List<Step> joined = new ArrayList<>(sections.getLast().steps());
-                joined.addAll(section.steps());
-                sections.set(sections.size() - 1, sections.getLast().withSteps(joined));
-            } else if (section.id().equals(id)) {
-                sections.add(new Section(id, "", section.steps()));
-            } else {
-                sections.add(section);
-            }
-        }
-        return done(new Flow(flow.id(), flow.name(), flow.phrases(), sections), "removed a heading", "");
-    }
-
     // Parts
 
-    private static Step find(Flow flow, String id) {
+    static Step find(Flow flow, String id) {
         return flow.findStep(id).orElseThrow(() -> new Refusal("That step is no longer there."));
     }
 
-    private static void requireSlot(Step step, String exit) {
+    static void requireSlot(Step step, String exit) {
         if (step.slots().stream().noneMatch(slot -> slot.id().equals(exit))) {
             throw new Refusal("That exit is no longer there.");
         }
     }
 
-    private static String newId(Flow flow) {
+    static String newId(Flow flow) {
         int most = 0;
         for (Step step : flow.allSteps()) {
             var matcher = ID.matcher(step.id());
@@ -302,7 +324,7 @@ public final class FlowEditor {
         return "n" + (most + 1);
     }
 
-    private static int indexIn(Section section, String step) {
+    static int indexIn(Section section, String step) {
         for (int i = 0; i < section.steps().size(); i++) {
             if (section.steps().get(i).id().equals(step)) {
                 return i;
@@ -311,7 +333,7 @@ public final class FlowEditor {
         return -1;
     }
 
-    private static Flow replace(Flow flow, Step changed) {
+    static Flow replace(Flow flow, Step changed) {
         return mapSections(
                 flow,
                 section -> section.withSteps(section.steps().stream()
@@ -323,19 +345,15 @@ public final class FlowEditor {
         return mapSections(flow, section -> section.id().equals(changed.id()) ? changed : section);
     }
 
-    private static Flow mapSections(Flow flow, UnaryOperator<Section> change) {
-        return new Flow(
-                flow.id(),
-                flow.name(),
-                flow.phrases(),
-                flow.sections().stream().map(change).toList());
+    static Flow mapSections(Flow flow, UnaryOperator<Section> change) {
+        return flow.withSections(flow.sections().stream().map(change).toList());
     }
 
     private static String label(Step step) {
         return step.kind().label();
     }
 
-    private static String inWords(Flow flow, @Nullable Target target) {
+    static String inWords(Flow flow, @Nullable Target target) {
         return switch (target) {
             case null -> "nowhere";
             case Target.ToStep(String id) ->
@@ -346,7 +364,7 @@ public final class FlowEditor {
         };
     }
 
-    private static Edited done(Flow flow, String words, String focus) {
+    static Edited done(Flow flow, String words, String focus) {
         return new Edited.Done(flow, words, focus);
     }
 }

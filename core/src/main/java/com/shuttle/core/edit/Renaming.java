@@ -27,15 +27,11 @@ final class Renaming {
         Pattern inExpression = Pattern.compile(
                 "\"(?:[^\"\\\\]|\\\\.)*\"|'(?:[^'\\\\]|\\\\.)*'|(?<![\\w.])" + Pattern.quote(from) + "(?!\\w)");
         Pattern inPlaceholder = Pattern.compile("(\\{\\{[#^/]?\\s*)" + Pattern.quote(from) + "(?=[\\s.|}])");
-        return new Flow(
-                flow.id(),
-                flow.name(),
-                flow.phrases(),
-                flow.sections().stream()
-                        .map(section -> section.withSteps(section.steps().stream()
-                                .map(step -> step(step, from, to, inExpression, inPlaceholder))
-                                .toList()))
-                        .toList());
+        return flow.withSections(flow.sections().stream()
+                .map(section -> section.withSteps(section.steps().stream()
+                        .map(step -> step(step, from, to, inExpression, inPlaceholder))
+                        .toList()))
+                .toList());
     }
 
     private static Step step(Step step, String from, String to, Pattern inExpression, Pattern inPlaceholder) {

@@ -23,7 +23,7 @@ final class AnswerCheck {
 
     /** What to tell the visitor; null where the answer is fit. */
     static @Nullable String problem(Wanted wanted, Value value, TurnRun run) {
-        String limit = limit(wanted, value, run.now());
+        String limit = limit(wanted, value, run.around().now());
         if (limit != null) {
             return limit;
         }

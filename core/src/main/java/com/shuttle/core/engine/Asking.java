@@ -54,12 +54,20 @@ final class Asking {
 
     /** As {@link Reader#reply}; where a message full of other things is unclear, what its own words say of this one. */
     Reading read(Wanted wanted, String text) {
-        Reading reading =
-                Reader.reply(wanted.type(), text, run.context(wanted.limits()), wanted.options(), run.meaning());
+        Reading reading = Reader.reply(
+                wanted.type(),
+                text,
+                run.around().context(wanted.limits()),
+                wanted.options(),
+                run.around().meaning());
         boolean open = reading instanceof Reading.Unclear || reading instanceof Reading.Nothing;
         if (open && wanted.type().givenAside()) {
             Slot slot = new Slot("wanted", wanted.variable() + " " + wanted.called(), wanted.type(), wanted.options());
-            Reading among = SeveralReader.read(text, List.of(slot), run.context(wanted.limits()), run.meaning())
+            Reading among = SeveralReader.read(
+                            text,
+                            List.of(slot),
+                            run.around().context(wanted.limits()),
+                            run.around().meaning())
                     .get(slot.name());
             return among instanceof Reading.Given ? among : reading;
         }
@@ -122,7 +130,10 @@ final class Asking {
         if (!question.variable().isBlank()) {
             run.leaveOut(question.variable());
             if (!question.fallback().isBlank()
-                    && Reader.reply(question.type(), question.fallback(), run.context())
+                    && Reader.reply(
+                                    question.type(),
+                                    question.fallback(),
+                                    run.around().context())
                             instanceof Reading.Given(Value value, int start, int end)) {
                 run.set(question.variable(), value);
             }
@@ -185,7 +196,8 @@ final class Asking {
         if (slots.isEmpty()) {
             return;
         }
-        Map<String, Reading> read = SeveralReader.read(text, slots, run.context(), run.meaning());
+        Map<String, Reading> read = SeveralReader.read(
+                text, slots, run.around().context(), run.around().meaning());
         for (Slot slot : slots) {
             if (read.get(slot.name()) instanceof Reading.Given(Value value, int start, int end)) {
                 run.set(slot.name(), value);

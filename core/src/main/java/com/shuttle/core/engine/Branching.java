@@ -103,7 +103,7 @@ final class Branching {
         return switch (value) {
             case Value.Numeric(BigDecimal number)
             when type == ValueType.MONEY ->
-                new Value.Money(number, run.context().currency());
+                new Value.Money(number, run.around().context().currency());
             case Value.Day day
             when type == ValueType.DATE_TIME -> new Value.Moment(day.date().atStartOfDay());
             case Value.Moment moment

@@ -37,7 +37,8 @@ final class ChoiceListener {
         }
         boolean mayMean =
                 !Words.looksLikeQuestion(text) && Words.of(text).size() <= 12 && choice.exit("otherwise") == null;
-        switch (OptionMatcher.match(text, offered, run.context(), mayMean ? run.meaning() : Meaning.NONE)) {
+        switch (OptionMatcher.match(
+                text, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) -> {
                 run.trace("answer to the choice", "“" + option.label() + "” by " + by);
                 asking.keepWhatElse(text, List.of(choice.variable()));
@@ -63,7 +64,12 @@ final class ChoiceListener {
     }
 
     private boolean answersMany(List<Option> offered, String text) {
-        if (Reader.reply(ValueType.MULTI_CHOICE, text, run.context(), offered, run.meaning())
+        if (Reader.reply(
+                        ValueType.MULTI_CHOICE,
+                        text,
+                        run.around().context(),
+                        offered,
+                        run.around().meaning())
                 instanceof Reading.Given(Value.Many(List<String> labels), int start, int end)) {
             List<String> ids = offered.stream()
                     .filter(option -> labels.contains(option.label()))

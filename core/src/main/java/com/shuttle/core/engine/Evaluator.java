@@ -19,7 +19,7 @@ final class Evaluator {
 
     /** The variables that the engine sets. */
     Map<String, Value> system() {
-        LocalDateTime now = run.now();
+        LocalDateTime now = run.around().now();
         Map<String, Value> system = new LinkedHashMap<>();
         system.put("channel", new Value.Text(run.channel()));
         system.put("page", new Value.Text(run.page()));
@@ -29,6 +29,7 @@ final class Evaluator {
         system.put("now", new Value.Moment(now));
         system.put("hour", Value.Numeric.of(now.getHour()));
         system.put("weekday", new Value.Text(now.getDayOfWeek().name().toLowerCase(Locale.ROOT)));
+        system.put("in_hours", new Value.YesNo(run.around().inHours()));
         system.put("returning", new Value.YesNo(run.isReturning()));
         return system;
     }

@@ -33,7 +33,10 @@ final class FactChanges {
                 .filter(fact -> fact.type().givenAside() || fact.type() == ValueType.YES_NO)
                 .toList();
         Map<String, Reading> read = SeveralReader.read(
-                text, readable.stream().map(FactChanges::slot).toList(), run.context(), run.meaning());
+                text,
+                readable.stream().map(FactChanges::slot).toList(),
+                run.around().context(),
+                run.around().meaning());
         Map<Fact, Value> values = new LinkedHashMap<>();
         for (Fact fact : readable) {
             if (read.get(fact.variable()) instanceof Reading.Given(Value value, int start, int end)) {
@@ -76,9 +79,9 @@ final class FactChanges {
                     && Reader.reply(
                                     fact.type(),
                                     stripped(text),
-                                    run.context(fact.limits()),
+                                    run.around().context(fact.limits()),
                                     fact.options(),
-                                    run.meaning())
+                                    run.around().meaning())
                             instanceof Reading.Given(Value value, int start, int end)
                     && sure(fact, named, text)) {
                 after = value;

@@ -195,7 +195,7 @@ final class Interviewer {
         boolean none = only != null
                 && only.optional()
                 && given.isEmpty()
-                && Reader.reply(ValueType.YES_NO, text, run.context())
+                && Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int start, int end)
                 && !yes;
         if (none && only != null) {
@@ -204,7 +204,7 @@ final class Interviewer {
         }
         if (given.isEmpty()
                 && only == null
-                && Reader.reply(ValueType.PERSON_NAME, text, run.context()) instanceof Reading.Refused) {
+                && Reader.reply(ValueType.PERSON_NAME, text, run.around().context()) instanceof Reading.Refused) {
             run.say(Phrasebook.NEEDED);
             ask(group(missing(interview)));
             return true;
@@ -226,7 +226,7 @@ final class Interviewer {
             give(interview, changes, "");
             return true;
         }
-        if (Reader.reply(ValueType.YES_NO, text, run.context())
+        if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                 instanceof Reading.Given(Value.YesNo(boolean yes), int start, int end)) {
             answerReadBack(interview, yes);
             return true;

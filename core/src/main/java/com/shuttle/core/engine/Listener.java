@@ -112,7 +112,7 @@ final class Listener {
             case CONFIRM -> confirms(awaiting, text);
             case RATING -> rates(text);
             case COMMENT -> {
-                boolean no = Reader.reply(ValueType.YES_NO, text, run.context())
+                boolean no = Reader.reply(ValueType.YES_NO, text, run.around().context())
                                 instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                         && !yes;
                 if (!no && awaiting.values().getFirst() instanceof Value.Numeric(java.math.BigDecimal stars)) {
@@ -156,7 +156,7 @@ final class Listener {
             asking.take(question, value);
             return true;
         }
-        if (Reader.reply(ValueType.YES_NO, text, run.context())
+        if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                 instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)) {
             picks.confirmed(awaiting, yes);
             return true;
@@ -165,7 +165,7 @@ final class Listener {
     }
 
     private boolean rates(String text) {
-        if (Reader.reply(ValueType.NUMBER, text, run.context())
+        if (Reader.reply(ValueType.NUMBER, text, run.around().context())
                         instanceof Reading.Given(Value.Numeric(java.math.BigDecimal mark), int start, int end)
                 && mark.signum() > 0
                 && mark.compareTo(java.math.BigDecimal.valueOf(5)) <= 0) {
@@ -175,7 +175,7 @@ final class Listener {
             picks.rated(mark.intValue(), POLITE.containsAll(Words.of(comment)) ? "" : comment);
             return true;
         }
-        if (Reader.reply(ValueType.YES_NO, text, run.context())
+        if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && !yes) {
             picks.thanked();
@@ -185,7 +185,7 @@ final class Listener {
     }
 
     private boolean askedBack(String text) {
-        if (Reader.reply(ValueType.EMAIL, text, run.context()) instanceof Reading.AskedBack) {
+        if (Reader.reply(ValueType.EMAIL, text, run.around().context()) instanceof Reading.AskedBack) {
             run.trace("asked back", "");
             run.say(Phrasebook.WHY_ASK);
             putAgain();
@@ -230,7 +230,7 @@ final class Listener {
             }
             case Reading.Nothing() -> {
                 boolean no = question.optional()
-                        && Reader.reply(ValueType.YES_NO, text, run.context())
+                        && Reader.reply(ValueType.YES_NO, text, run.around().context())
                                 instanceof Reading.Given(Value.YesNo(boolean yes), int start, int end)
                         && !yes;
                 return no && refused(question);
@@ -239,7 +239,7 @@ final class Listener {
     }
 
     private boolean refuses(Question question, String text) {
-        if (!(Reader.reply(ValueType.EMAIL, text, run.context()) instanceof Reading.Refused)
+        if (!(Reader.reply(ValueType.EMAIL, text, run.around().context()) instanceof Reading.Refused)
                 && !(question.optional() && Words.of(text).contains("no"))) {
             return false;
         }
@@ -291,7 +291,7 @@ final class Listener {
             picks.pick(List.of(option.id()));
             return true;
         }
-        if (Reader.reply(ValueType.YES_NO, text, run.context())
+        if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && !yes) {
             run.trace("suggestion", "none of them");

@@ -108,8 +108,13 @@ final class Repairs {
                 continue;
             }
             boolean telling = type == ValueType.EMAIL || type == ValueType.PHONE || SeveralReader.names(text, slot);
-            Map<String, Reading> read =
-                    telling ? SeveralReader.read(text, List.of(slot), run.context(), run.meaning()) : Map.of();
+            Map<String, Reading> read = telling
+                    ? SeveralReader.read(
+                            text,
+                            List.of(slot),
+                            run.around().context(),
+                            run.around().meaning())
+                    : Map.of();
             if (read.get(slot.name()) instanceof Reading.Given(Value value, int s, int e) && !value.equals(before)) {
                 run.set(slot.name(), value);
                 run.trace("changed", slot.name() + " to " + value.shown());

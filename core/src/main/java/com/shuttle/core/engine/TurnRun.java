@@ -3,16 +3,9 @@ package com.shuttle.core.engine;
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.engine.Message.Offer;
-import com.shuttle.core.flow.Limits;
 import com.shuttle.core.flow.ValueType;
-import com.shuttle.core.reading.Context;
-import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
-import java.time.DateTimeException;
-import java.time.LocalDateTime;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -102,31 +95,9 @@ final class TurnRun {
         return awaiting;
     }
 
-    /** In whose habits the visitor writes, and what their clock says. */
-    Context context() {
-        return new Context(playbook.release().profile().region(), now());
-    }
-
-    /** As {@link #context}, with the region that a question sets for phone numbers. */
-    Context context(Limits limits) {
-        return limits.region().isBlank() ? context() : new Context(limits.region(), now());
-    }
-
-    LocalDateTime now() {
-        String own = zone.isBlank() ? playbook.release().profile().zone() : zone;
-        try {
-            return LocalDateTime.ofInstant(stamp.at(), ZoneId.of(own));
-        } catch (DateTimeException e) {
-            return LocalDateTime.ofInstant(stamp.at(), ZoneOffset.UTC);
-        }
-    }
-
-    Meaning meaning() {
-        return (text, others) -> others.isEmpty()
-                ? new double[0]
-                : ports.closeness(text, others).stream()
-                        .mapToDouble(Double::doubleValue)
-                        .toArray();
+    /** The visitor's clock and habits, as known so far. */
+    Surroundings around() {
+        return new Surroundings(playbook.release().profile(), stamp.at(), zone, ports);
     }
 
     @Nullable

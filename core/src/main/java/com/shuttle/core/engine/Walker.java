@@ -296,6 +296,9 @@ final class Walker {
                         || step.sources().contains(match.source() == Finding.Source.ENTRY ? "entries" : "articles"))
                 .toList();
         double best = matches.isEmpty() ? 0 : matches.getFirst().confidence();
+        if (step.answerFrom() == 0 && step.suggestFrom() == 0 && best == finding.confidence()) {
+            return new Finding(finding.outcome(), best, matches);
+        }
         double answer = step.answerFrom() == 0 ? Calibration.USUAL.answerFrom() : step.answerFrom() / 100.0;
         double suggest = step.suggestFrom() == 0 ? Calibration.USUAL.suggestFrom() : step.suggestFrom() / 100.0;
         Finding.Outcome outcome = best >= answer && !matches.isEmpty()
@@ -336,18 +339,24 @@ final class Walker {
     }
 
     private void handOff(HandOff step) {
-        if (run.ports.staffed(step.team())) {
+        String team = team(step);
+        if (run.ports.staffed(team)) {
             run.sayOneOf(step.wordings().getFirst().isBlank() ? List.of(Phrasebook.QUEUED) : step.say(), List.of());
-            run.trace("hands off", step.team().isEmpty() ? "any team" : "team " + step.team());
-            run.queue(step.team(), run.filled(step.brief()));
+            run.trace("hands off", team.isEmpty() ? "any team" : "team " + team);
+            run.queue(team, run.filled(step.brief()));
             if (step.patience() > 0) {
                 run.await(Awaiting.until(Awaiting.Kind.AGENT, run.timer(step.patience())));
             }
         } else {
-            run.trace("nobody there", step.team());
+            run.trace("nobody there", team);
             run.say(step.nobody().isBlank() ? Phrasebook.NOBODY : step.nobody());
             leave(step, "nobody");
         }
+    }
+
+    /** The team of a step, or else the bot's own. */
+    private String team(HandOff step) {
+        return step.team().isEmpty() ? run.playbook.release().profile().team() : step.team();
     }
 
     /**
@@ -361,7 +370,7 @@ final class Walker {
         Place place = run.playbook.first(HandOff.class, flow);
         if (place != null && run.playbook.step(place) instanceof HandOff step) {
             boolean leads = step.exit("nobody") != null;
-            if (leads || run.ports.staffed(step.team())) {
+            if (leads || run.ports.staffed(team(step))) {
                 run.stand(place);
                 return true;
             }

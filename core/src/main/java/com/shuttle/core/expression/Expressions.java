@@ -80,6 +80,7 @@ public final class Expressions {
             Map.entry("now", ValueType.DATE_TIME),
             Map.entry("hour", ValueType.NUMBER),
             Map.entry("weekday", ValueType.TEXT),
+            Map.entry("in_hours", ValueType.YES_NO),
             Map.entry("returning", ValueType.YES_NO));
 
     private static final int DIGITS = 12;

@@ -1,12 +1,15 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonPropertyOrder;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,9 +19,18 @@ import org.jspecify.annotations.Nullable;
  * @param id       unique within its bot, lower-case letters, digits and dashes
  * @param phrases  what visitors type to get here from anywhere in the bot; may be empty
  * @param sections at least one
+ * @param pins     step id to its place on the map, for steps moved by hand; those of no step are without meaning
  */
-@JsonPropertyOrder({"format", "id", "name", "phrases", "sections"})
-public record Flow(String id, String name, List<String> phrases, List<Section> sections) {
+@JsonPropertyOrder({"format", "id", "name", "phrases", "sections", "pins"})
+public record Flow(
+        String id,
+        String name,
+        List<String> phrases,
+        List<Section> sections,
+        @JsonInclude(JsonInclude.Include.NON_EMPTY) Map<String, Pin> pins) {
+
+    /** Where a designer put a step on the map, in the map's units: its upper left corner. */
+    public record Pin(int x, int y) {}
 
     /** The name of the JSON format that flows are written in. */
     public static final String FORMAT = "shuttle-flow/1";
@@ -26,6 +38,27 @@ public record Flow(String id, String name, List<String> phrases, List<Section> s
     public Flow {
         phrases = phrases == null ? List.of() : List.copyOf(phrases);
         sections = List.copyOf(sections);
+        // Not Map.copyOf, which has no order: files are to be the same each time they are written.
+        pins = pins == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(pins));
+    }
+
+    public Flow(String id, String name, List<String> phrases, List<Section> sections) {
+        this(id, name, phrases, sections, Map.of());
+    }
+
+    /** This flow with other sections. */
+    public Flow withSections(List<Section> changed) {
+        return new Flow(id, name, phrases, changed, pins);
+    }
+
+    /** This flow with other pins. */
+    public Flow withPins(Map<String, Pin> changed) {
+        return new Flow(id, name, phrases, sections, changed);
+    }
+
+    /** This flow with another name and other phrases. */
+    public Flow described(String changedName, List<String> changedPhrases) {
+        return new Flow(id, changedName, changedPhrases, sections, pins);
     }
 
     /** A flow with nothing in it. */

@@ -27,6 +27,8 @@ public final class FlowJson {
 
     private static final JsonMapper MAPPER = StepJson.MAPPER;
 
+    private static final String FAMILY = "shuttle-flow/";
+
     private final Schema schema;
 
     public FlowJson() {
@@ -66,9 +68,22 @@ public final class FlowJson {
 
     /** Reads a flow of unknown make. */
     public Result read(String json) {
+        return read(json, true);
+    }
+
+    /** Reads a piece of a flow, written as a flow of its own: its exits may lead to steps that are not in it. */
+    public Result readPiece(String json) {
+        return read(json, false);
+    }
+
+    private Result read(String json, boolean whole) {
         List<Fault> faults = new ArrayList<>();
         try {
-            MAPPER.readTree(json);
+            String format = MAPPER.readTree(json).path("format").asString("");
+            if (format.startsWith(FAMILY) && !format.equals(Flow.FORMAT)) {
+                return new Result.Bad(
+                        List.of(new Fault("/format", "this file was made by another version of Shuttle: " + format)));
+            }
             schema.validate(json, InputFormat.JSON)
                     .forEach(error ->
                             faults.add(new Fault(error.getInstanceLocation().toString(), error.getMessage())));
@@ -76,7 +91,7 @@ public final class FlowJson {
                 return new Result.Bad(faults);
             }
             Flow flow = MAPPER.readValue(json, Flow.class);
-            references(flow, faults);
+            references(flow, whole, faults);
             return faults.isEmpty() ? new Result.Good(flow) : new Result.Bad(faults);
         } catch (JacksonException e) {
             String where = e.getLocation() == null
@@ -87,7 +102,7 @@ public final class FlowJson {
         }
     }
 
-    private static void references(Flow flow, List<Fault> faults) {
+    private static void references(Flow flow, boolean whole, List<Fault> faults) {
         Set<String> ids = new HashSet<>();
         flow.allSteps().forEach(step -> ids.add(step.id()));
         Set<String> seen = new HashSet<>();
@@ -106,7 +121,7 @@ public final class FlowJson {
                     if (!slots.contains(slot)) {
                         faults.add(new Fault(at, "a " + step.kind().label() + " step has no exit \"" + slot + "\""));
                     }
-                    if (target instanceof Target.ToStep(String to) && !ids.contains(to)) {
+                    if (whole && target instanceof Target.ToStep(String to) && !ids.contains(to)) {
                         faults.add(new Fault(at, "there is no step \"" + to + "\" in this flow"));
                     }
                 });

@@ -1,6 +1,10 @@
 package com.shuttle.core.flow;
 
+import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 
 /**
  * Everything of a bot that a conversation needs: immutable once numbered.
@@ -26,10 +30,34 @@ public record Release(
      * @param name   what visitors call it
      * @param region ISO 3166 country code in whose habits visitors write phone numbers, e.g. {@code GB}
      * @param zone   IANA time zone where the visitor's is unknown, e.g. {@code Europe/London}
+     * @param team   id of the team for a Hand off that names none; empty for any
+     * @param hours  lower-case day of the week to its hours, {@code 09:00-17:00}; empty for always open
      */
-    public record Profile(String name, String region, String zone) {
+    public record Profile(String name, String region, String zone, String team, Map<String, String> hours) {
         public Profile {
             zone = zone == null || zone.isBlank() ? "UTC" : zone;
+            team = team == null ? "" : team;
+            hours = hours == null ? Map.of() : Map.copyOf(hours);
+        }
+
+        public Profile(String name, String region, String zone) {
+            this(name, region, zone, "", Map.of());
+        }
+
+        /**
+         * Whether the bot's people are there.
+         *
+         * @param at a time on the bot's own clock
+         */
+        public boolean openAt(LocalDateTime at) {
+            if (hours.isEmpty()) {
+                return true;
+            }
+            String[] ends = hours.getOrDefault(at.getDayOfWeek().name().toLowerCase(Locale.ROOT), "")
+                    .split("-");
+            return ends.length == 2
+                    && !at.toLocalTime().isBefore(LocalTime.parse(ends[0]))
+                    && at.toLocalTime().isBefore(LocalTime.parse(ends[1]));
         }
     }
 

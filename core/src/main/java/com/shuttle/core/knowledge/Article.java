@@ -1,4 +1,25 @@
 package com.shuttle.core.knowledge;
 
-/** A longer text in Markdown, answered from by passage. The {@code ref} is unique within its collection. */
-public record Article(String ref, String title, String markdown, String category) {}
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A longer text in Markdown, answered from by passage.
+ *
+ * @param ref      unique within its collection, stable under edits
+ * @param category may be empty
+ */
+public record Article(
+        String ref,
+        String title,
+        String markdown,
+        String category,
+        @Nullable Standing standing) {
+
+    public Article {
+        standing = standing == null ? Standing.USUAL : standing;
+    }
+
+    public Article(String ref, String title, String markdown, String category) {
+        this(ref, title, markdown, category, Standing.USUAL);
+    }
+}

@@ -1,5 +1,6 @@
 package com.shuttle.core.knowledge;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -22,6 +23,16 @@ public record Content(List<Entry> entries, List<Article> articles, List<List<Str
     public Content and(Content other) {
         return new Content(
                 both(entries, other.entries), both(articles, other.articles), both(synonyms, other.synonyms));
+    }
+
+    /** What of it may be said on a day. */
+    public Content on(LocalDate day) {
+        return new Content(
+                entries.stream().filter(entry -> entry.standing().holds(day)).toList(),
+                articles.stream()
+                        .filter(article -> article.standing().holds(day))
+                        .toList(),
+                synonyms);
     }
 
     private static <T> List<T> both(List<T> a, List<T> b) {

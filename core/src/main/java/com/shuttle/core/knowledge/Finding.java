@@ -1,6 +1,9 @@
 package com.shuttle.core.knowledge;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What came of asking.
@@ -8,8 +11,9 @@ import java.util.List;
  * @param outcome    by the confidence of the best match
  * @param confidence of the best match, 0 to 1; 0 where there is none
  * @param matches    best first, ties by ref; those below any use are listed too, so that one can see what came near
+ * @param also       where a message asked several things: what answers the others, after the first match
  */
-public record Finding(Outcome outcome, double confidence, List<Match> matches) {
+public record Finding(Outcome outcome, double confidence, List<Match> matches, List<Match> also) {
 
     /** The three bands of confidence. */
     public enum Outcome {
@@ -43,8 +47,8 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches) {
      * Why a match has the confidence it has.
      *
      * @param nearest     the stored wording nearest in meaning
-     * @param meaning     cosine similarity of the question to that wording, -1 to 1
-     * @param words       share of the question's telling words found in the wordings, weighted by rarity, 0 to 1
+     * @param meaning     mean of the cosines the sentence models find, -1 to 1
+     * @param words       share of the question's telling words found, weighted by rarity, 0 to 1
      * @param sharedWords the question's words that were found, as typed
      */
     public record Why(String nearest, double meaning, double words, List<String> sharedWords) {
@@ -57,10 +61,42 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches) {
 
     public Finding {
         matches = List.copyOf(matches);
+        // Findings kept before there were several have none.
+        also = also == null ? List.of() : List.copyOf(also);
     }
 
-    /** The first answer of the best match; empty where there is none. */
+    public Finding(Outcome outcome, double confidence, List<Match> matches) {
+        this(outcome, confidence, matches, List.of());
+    }
+
+    /** The same with other bands. */
+    public Finding in(Calibration calibration) {
+        Outcome banded = matches.isEmpty() ? Outcome.NONE : calibration.outcome(confidence);
+        return new Finding(banded, confidence, matches, banded == Outcome.ANSWER ? also : List.of());
+    }
+
+    /**
+     * Several questions answered at once.
+     *
+     * @param answers one to each, at least one
+     * @param whole   what the message as a whole found; its other matches follow
+     */
+    static Finding several(List<Match> answers, Finding whole) {
+        Match first = answers.getFirst();
+        List<Match> matches = new ArrayList<>(List.of(first));
+        whole.matches().stream()
+                .filter(match -> !match.ref().equals(first.ref()))
+                .forEach(matches::add);
+        double least = answers.stream().mapToDouble(Match::confidence).min().orElseThrow();
+        return new Finding(Outcome.ANSWER, least, matches, answers.subList(1, answers.size()));
+    }
+
+    /** The first answer of the best match, and of those to the other questions; empty where there is none. */
     public String reply() {
-        return matches.isEmpty() ? "" : matches.getFirst().answers().getFirst();
+        return matches.isEmpty()
+                ? ""
+                : Stream.concat(Stream.of(matches.getFirst()), also.stream())
+                        .map(match -> match.answers().getFirst())
+                        .collect(Collectors.joining("\n\n"));
     }
 }

@@ -1,117 +1,98 @@
 package com.shuttle.core.knowledge;
 
-import com.shuttle.core.knowledge.Calibration.Evidence;
 import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
+import com.shuttle.core.knowledge.Meaning.Model;
 import com.shuttle.core.knowledge.WordIndex.QueryWord;
-import com.shuttle.core.knowledge.WordIndex.Shares;
+import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.apache.lucene.util.VectorUtil;
 
 /**
- * Finds the answer to a question in a fixed {@link Content}, by words and by meaning.
+ * Finds the answer to a question in a fixed {@link Content}, by words and by meaning; the method is told in the package's
+ * documentation.
  *
- * <p>What can be found are <i>units</i>: entries, and passages of articles. Each is scored by the cosine of the
- * question to the nearest of its wordings (for a passage: its heading and sentences), the cosine to its answer, and the
- * share of the question's words in both; {@link Calibration} makes one confidence of these. Every wording is compared
- * with (10,000 take well under the time of one embedding), so nothing is missed by an approximate search.
- *
- * <p>Immutable and thread-safe. Answering costs one embedding, or two for a question that leans on the one before.
+ * <p>Every stored text is compared with, first with rounded vectors to choose {@value #CANDIDATES} units, then exactly; so
+ * nothing is missed by an approximate search. Immutable and thread-safe. Answering costs one embedding by each of the
+ * three models, twice that for a question that leans on the one before.
  */
 public final class KnowledgeIndex {
 
     /** How many matches a finding lists at the most. */
     public static final int LISTED = 8;
 
-    /** How many units the word search may bring in. */
-    private static final int BY_WORDS = 30;
+    private static final int CANDIDATES = 40;
 
-    /** How many units the search by meaning brings in, or more where several are equally near. */
-    private static final int BY_MEANING = 24;
+    /** The confidence that a question stored word for word at least has. */
+    private static final double WORD_FOR_WORD = 0.98;
 
-    private record Unit(String ref, Source source, String title, List<String> wordings, List<String> answers) {}
+    /** Sentences of a passage that are about as near as its nearest belong to the answer. */
+    private static final double ABOUT_AS_NEAR = 0.12;
 
-    private final List<Unit> units = new ArrayList<>();
-    private final Vectors vectors = new Vectors();
-    /** For each unit the index of its first wording; one more at the end. */
-    private final int[] firstOf;
+    private static final int MOST_SENTENCES = 3;
 
-    private final int[] unitOf;
-    private final String[] wordingOf;
-    private final float[][] answerVectors;
+    /** More questions than this in one message are not taken apart. */
+    private static final int MOST_QUESTIONS = 4;
+
+    private final List<Unit> units;
+    private final View wholes;
+    private final View sentences;
+    private final View wordings;
+    private final View answers;
+    /** Units by their wordings, in normal form. */
+    private final Map<String, Set<Integer>> byWording = new HashMap<>();
+
     private final WordIndex words;
+    private final Synonyms synonyms;
     private final Spelling spelling;
-    private final Function<String, float[]> embed;
+    private final Meaning meaning;
     private final Calibration calibration;
+    private final String tongue;
 
-    /**
-     * @param known unit vectors of stored sentences; called here for every wording and answer
-     * @param embed unit vectors of questions; called whenever one is asked
-     * @param isWord whether a lower-case word is a word of the language, and so no misspelling of another
-     */
-    public KnowledgeIndex(
-            Content content,
-            Function<String, float[]> known,
-            Function<String, float[]> embed,
-            Predicate<String> isWord,
-            Calibration calibration) {
-        this.embed = embed;
+    /** @param meaning asked here for every text of the content, and later for every question */
+    public KnowledgeIndex(Content content, Meaning meaning, Calibration calibration) {
+        this.meaning = meaning;
         this.calibration = calibration;
-        for (Entry entry : content.entries()) {
-            units.add(new Unit(
-                    entry.ref(), Source.ENTRY, entry.phrasings().getFirst(), entry.phrasings(), entry.answers()));
-        }
-        for (Article article : content.articles()) {
-            for (Passages.Passage passage : Passages.of(article)) {
-                List<String> wordings = new ArrayList<>(List.of(passage.heading()));
-                wordings.addAll(passage.sentences());
-                units.add(new Unit(
-                        article.ref(),
-                        Source.ARTICLE,
-                        passage.heading(),
-                        wordings,
-                        List.of(String.join(" ", passage.sentences()))));
-            }
-        }
-        int count = units.stream().mapToInt(unit -> unit.wordings().size()).sum();
-        firstOf = new int[units.size() + 1];
-        unitOf = new int[count];
-        wordingOf = new String[count];
-        answerVectors = new float[units.size()][];
-        int at = 0;
+        units = Unit.of(content);
         for (int u = 0; u < units.size(); u++) {
-            firstOf[u] = at;
-            for (String wording : units.get(u).wordings()) {
-                vectors.add(known.apply(wording));
-                unitOf[at] = u;
-                wordingOf[at++] = wording;
+            if (units.get(u).source() == Source.ENTRY) {
+                for (String wording : units.get(u).wordings()) {
+                    byWording
+                            .computeIfAbsent(Words.normal(wording), normal -> new HashSet<>())
+                            .add(u);
+                }
             }
-            answerVectors[u] = known.apply(units.get(u).answers().getFirst());
         }
-        firstOf[units.size()] = at;
-        vectors.fill();
-        words = new WordIndex(
-                units.stream()
-                        .map(unit -> unit.source() == Source.ENTRY
-                                ? String.join(" \n", unit.wordings())
-                                : unit.wordings().getFirst())
-                        .toList(),
-                units.stream().map(unit -> String.join(" \n", unit.answers())).toList(),
-                content.synonyms());
+        wholes = view(Model.SENTENCES, unit -> List.of(unit.whole()));
+        sentences = view(Model.SENTENCES, Unit::sentences);
+        wordings = view(Model.WORDINGS, Unit::wordings);
+        answers = view(Model.ANSWERS, unit -> List.of(unit.whole()));
+        List<String> texts = units.stream()
+                .map(unit -> String.join("\n", unit.wordings()) + "\n" + String.join("\n", unit.answers()))
+                .toList();
+        synonyms = new Synonyms(content.synonyms(), texts);
+        words = new WordIndex(texts, synonyms);
         spelling = new Spelling(
-                units.stream().flatMap(unit -> Stream.concat(unit.wordings().stream(), unit.answers().stream())),
-                isWord);
+                Stream.concat(texts.stream(), content.synonyms().stream().flatMap(List::stream)));
+        tongue = Tongue.of(String.join("\n", texts.subList(0, Math.min(100, texts.size()))));
+    }
+
+    private View view(Model model, Function<Unit, List<String>> texts) {
+        return new View(units.stream().map(texts).toList(), text -> meaning.ofText(model, text));
     }
 
     /**
@@ -122,113 +103,210 @@ public final class KnowledgeIndex {
     public Finding ask(List<String> turns) {
         String question = turns.getLast();
         Finding alone = find(question);
-        if (turns.size() < 2 || !FollowUp.leansOnBefore(question)) {
-            return alone;
+        if (turns.size() > 1 && FollowUp.leansOnBefore(question)) {
+            Finding completed = find(turns.get(turns.size() - 2) + " " + question);
+            return completed.confidence() > alone.confidence() ? completed : alone;
         }
-        Finding completed = find(turns.get(turns.size() - 2) + " " + question);
-        return completed.confidence() > alone.confidence() ? completed : alone;
+        return severally(question, alone);
+    }
+
+    /** Where a message asks several things that are each answered by something else, all the answers. */
+    private Finding severally(String message, Finding whole) {
+        List<String> questions = Passages.sentences(message).stream()
+                .filter(Words::looksLikeQuestion)
+                .toList();
+        if (questions.size() < 2 || questions.size() > MOST_QUESTIONS) {
+            return whole;
+        }
+        Map<String, Match> found = new LinkedHashMap<>();
+        for (String question : questions) {
+            Finding finding = find(question);
+            if (finding.outcome() == Outcome.ANSWER) {
+                Match best = finding.matches().getFirst();
+                found.putIfAbsent(best.ref() + best.title(), best);
+            }
+        }
+        return found.size() < 2 ? whole : Finding.several(List.copyOf(found.values()), whole);
     }
 
     private Finding find(String question) {
-        if (units.isEmpty() || question.isBlank()) {
+        if (units.isEmpty() || question.codePoints().noneMatch(Character::isLetterOrDigit)) {
             return Finding.NOTHING;
         }
-        String repaired = spelling.repaired(question);
-        List<QueryWord> typed = words.words(repaired);
-        List<Match> ranked = score(repaired, typed).stream()
+        Asked asked = new Asked(question);
+        boolean readable = Tongue.of(question).equals(tongue);
+        List<Match> ranked = scored(asked).stream()
                 .sorted(Comparator.comparingDouble(Scored::confidence)
                         .reversed()
                         .thenComparing(Scored::ref))
                 .limit(LISTED)
-                .map(scored -> match(scored, typed))
+                .map(scored -> match(scored, asked, readable ? 1 : calibration.suggestFrom() / 2))
                 .toList();
         double confidence = ranked.getFirst().confidence();
         return new Finding(calibration.outcome(confidence), confidence, ranked);
     }
 
-    /** A candidate with what speaks for it; {@code nearest} is the index of the wording nearest in meaning. */
-    record Scored(int unit, String ref, double confidence, Evidence evidence, int nearest) {}
+    /** A question as it is looked for. */
+    private final class Asked {
+        final String typedNormal;
+        final String repaired;
+        final List<QueryWord> typed;
+        final float[] forSentences;
+        final float[] forWordings;
+        final float[] forAnswers;
 
-    /** For fitting the calibration: all candidates for a question. */
-    List<Scored> score(String question) {
-        String repaired = spelling.repaired(question);
-        return score(repaired, words.words(repaired));
+        Asked(String question) {
+            typedNormal = Words.normal(question);
+            repaired = synonyms.replaced(spelling.repaired(question));
+            typed = words.words(repaired);
+            forSentences = meaning.ofQuestion(Model.SENTENCES, repaired);
+            forWordings = meaning.ofQuestion(Model.WORDINGS, repaired);
+            forAnswers = meaning.ofQuestion(Model.ANSWERS, repaired);
+        }
+    }
+
+    /** A candidate with what speaks for it. */
+    record Scored(int unit, String ref, Evidence evidence, double score, double confidence) {}
+
+    /** For fitting the calibration: the candidates for a question. */
+    List<Scored> scored(String question) {
+        return scored(new Asked(question));
     }
 
     /** The best unit of each ref among the candidates, in no particular order. */
-    private List<Scored> score(String question, List<QueryWord> typed) {
-        float[] asked = embed.apply(question);
-        Map<Integer, Shares> shares = words.search(typed, BY_WORDS);
-        Set<Integer> candidates = new LinkedHashSet<>(shares.keySet());
-        candidates.addAll(nearest(asked));
-        double[] meaning = new double[units.size()];
-        int[] nearest = new int[units.size()];
-        double first = -1;
-        double second = -1;
-        for (int u : candidates) {
-            meaning[u] = -1;
-            for (int i = firstOf[u]; i < firstOf[u + 1]; i++) {
-                double cosine = vectors.exactly(asked, i);
-                if (cosine > meaning[u]) {
-                    meaning[u] = cosine;
-                    nearest[u] = i;
-                }
-            }
-            second = Math.max(second, Math.min(first, meaning[u]));
-            first = Math.max(first, meaning[u]);
-        }
+    private List<Scored> scored(Asked asked) {
+        double[] shares = words.shares(asked.typed);
+        Set<Integer> stored = byWording.getOrDefault(asked.typedNormal, Set.of());
+        Set<Integer> candidates = new LinkedHashSet<>(stored);
+        candidates.addAll(candidates(asked, shares));
         Map<String, Scored> best = new LinkedHashMap<>();
-        for (int u : candidates) {
-            Shares share = shares.getOrDefault(u, Shares.NONE);
-            double rival = units.size() == 1 ? meaning[u] : meaning[u] == first ? second : first;
+        for (int unit : candidates) {
             Evidence evidence = new Evidence(
-                    meaning[u],
-                    VectorUtil.dotProduct(asked, answerVectors[u]),
-                    share.inWordings(),
-                    share.inAnswers(),
-                    meaning[u] - rival);
-            String ref = units.get(u).ref();
+                    wholes.exactly(asked.forSentences, unit),
+                    sentences.exactly(asked.forSentences, unit),
+                    wordings.exactly(asked.forWordings, unit),
+                    answers.exactly(asked.forAnswers, unit),
+                    shares[unit]);
+            String ref = units.get(unit).ref();
             best.merge(
                     ref,
-                    new Scored(u, ref, calibration.confidence(evidence), evidence, nearest[u]),
-                    (a, b) -> a.confidence() >= b.confidence() ? a : b);
+                    new Scored(unit, ref, evidence, Calibration.score(evidence), 0),
+                    (a, b) -> a.score() >= b.score() ? a : b);
         }
-        return List.copyOf(best.values());
+        double first = leastRival();
+        double second = leastRival();
+        for (Scored scored : best.values()) {
+            second = Math.max(second, Math.min(first, scored.score()));
+            first = Math.max(first, scored.score());
+        }
+        List<Scored> all = new ArrayList<>();
+        for (Scored scored : best.values()) {
+            double rival = scored.score() == first ? second : first;
+            double confidence = Calibration.confidence(scored.evidence(), rival);
+            all.add(new Scored(
+                    scored.unit(),
+                    scored.ref(),
+                    scored.evidence(),
+                    scored.score(),
+                    stored.contains(scored.unit()) ? Math.max(confidence, WORD_FOR_WORD) : confidence));
+        }
+        return all;
     }
 
-    private Match match(Scored scored, List<QueryWord> typed) {
-        Unit unit = units.get(scored.unit());
-        Evidence evidence = scored.evidence();
-        Why why = new Why(wordingOf[scored.nearest()], evidence.meaning(), evidence.words(), shared(typed, unit));
-        return new Match(unit.ref(), unit.source(), unit.title(), scored.confidence(), unit.answers(), why);
+    private double leastRival() {
+        return units.size() < Calibration.FEW ? Calibration.USUAL_RIVAL : 0;
     }
 
-    /** The units nearest in meaning, by rough cosines, in no particular order. */
-    private List<Integer> nearest(float[] asked) {
-        float[] rough = vectors.roughly(asked);
-        float[] best = new float[units.size()];
-        Arrays.fill(best, -1);
-        for (int i = 0; i < rough.length; i++) {
-            best[unitOf[i]] = Math.max(best[unitOf[i]], rough[i]);
+    /** The units that may be among the best, by rounded vectors; more where several are equally near. */
+    private List<Integer> candidates(Asked asked, double[] shares) {
+        float[] whole = wholes.roughly(asked.forSentences);
+        float[] sentence = sentences.roughly(asked.forSentences);
+        float[] wording = wordings.roughly(asked.forWordings);
+        float[] answer = answers.roughly(asked.forAnswers);
+        double[] rough = new double[units.size()];
+        for (int u = 0; u < rough.length; u++) {
+            rough[u] = Calibration.score(new Evidence(whole[u], sentence[u], wording[u], answer[u], shares[u]));
         }
-        int most = Math.min(BY_MEANING, best.length);
-        float[] sorted = best.clone();
+        double[] sorted = rough.clone();
         Arrays.sort(sorted);
-        float least = sorted[sorted.length - most];
-        List<Integer> nearest = new ArrayList<>();
-        for (int u = 0; u < best.length; u++) {
-            if (best[u] >= least) {
-                nearest.add(u);
+        double least = sorted[sorted.length - Math.min(CANDIDATES, sorted.length)];
+        return IntStream.range(0, rough.length)
+                .filter(u -> rough[u] >= least)
+                .boxed()
+                .toList();
+    }
+
+    /**
+     * What a stored wording finds when its own unit does not have it.
+     *
+     * @param title      of the best match
+     * @param own        whether that is the wording's own unit
+     * @param confidence of the best match
+     */
+    public record Landing(String wording, String title, boolean own, double confidence) {}
+
+    /** Every phrasing of an entry beyond its first, held out one after the other. At most {@code most} of them. */
+    public List<Landing> landings(int most) {
+        List<Landing> landings = new ArrayList<>();
+        for (int u = 0; u < units.size() && landings.size() < most; u++) {
+            Unit unit = units.get(u);
+            for (int w = 1;
+                    unit.source() == Source.ENTRY && w < unit.wordings().size() && landings.size() < most;
+                    w++) {
+                landings.add(landing(u, w));
             }
         }
-        return nearest;
+        return landings;
     }
 
-    private static List<String> shared(List<QueryWord> typed, Unit unit) {
-        Set<String> stems = WordIndex.stems(String.join(" ", unit.wordings()));
-        return typed.stream()
-                .filter(word -> word.forms().stream().anyMatch(stems::contains))
-                .map(QueryWord::typed)
-                .toList();
+    private Landing landing(int unit, int wording) {
+        Asked asked = new Asked(units.get(unit).wordings().get(wording));
+        double[] shares = words.shares(asked.typed);
+        double[] others = wordings.each(asked.forWordings, unit);
+        others[wording] = -1;
+        Evidence evidence = new Evidence(
+                wholes.exactly(asked.forSentences, unit),
+                sentences.exactly(asked.forSentences, unit),
+                Arrays.stream(others).max().orElseThrow(),
+                answers.exactly(asked.forAnswers, unit),
+                shares[unit]);
+        double score = Calibration.score(evidence);
+        Scored rival = scored(asked).stream()
+                .filter(scored -> !scored.ref().equals(units.get(unit).ref()))
+                .max(Comparator.comparingDouble(Scored::score))
+                .orElse(null);
+        String text = units.get(unit).wordings().get(wording);
+        if (rival == null || rival.score() <= score) {
+            double second = Math.max(leastRival(), rival == null ? -1 : rival.score());
+            return new Landing(text, units.get(unit).title(), true, Calibration.confidence(evidence, second));
+        }
+        return new Landing(
+                text, units.get(rival.unit()).title(), false, Calibration.confidence(rival.evidence(), score));
+    }
+
+    private Match match(Scored scored, Asked asked, double factor) {
+        Unit unit = units.get(scored.unit());
+        Evidence evidence = scored.evidence();
+        Why why = new Why(
+                wordings.nearest(asked.forWordings, scored.unit()),
+                (evidence.whole() + evidence.sentence() + evidence.wording() + evidence.answer()) / 4,
+                evidence.words(),
+                words.shared(asked.typed, scored.unit()));
+        List<String> said = unit.source() == Source.ENTRY ? unit.answers() : List.of(excerpt(scored.unit(), asked));
+        return new Match(unit.ref(), unit.source(), unit.title(), scored.confidence() * factor, said, why);
+    }
+
+    /** The sentences of a passage that a question is about, in their order, the nearest among them. */
+    private String excerpt(int unit, Asked asked) {
+        List<String> all = units.get(unit).sentences();
+        double[] near = sentences.each(asked.forSentences, unit);
+        double best = Arrays.stream(near).max().orElse(-1);
+        double[] sorted = near.clone();
+        Arrays.sort(sorted);
+        double least = Math.max(best - ABOUT_AS_NEAR, sorted[Math.max(0, sorted.length - MOST_SENTENCES)]);
+        return IntStream.range(0, near.length)
+                .filter(i -> near[i] >= least)
+                .mapToObj(all::get)
+                .collect(Collectors.joining(" "));
     }
 }

@@ -1,14 +1,17 @@
 package com.shuttle.core.knowledge;
 
-/** Turns a sentence into a vector such that sentences of like meaning point alike. Implementations are thread-safe. */
+/**
+ * Turns texts into vectors such that a question and a text that answers it point alike. Some models want to be told which
+ * of the two a text is. Implementations are thread-safe.
+ */
 public interface SentenceModel {
 
     /** Names the model, so that stored vectors of another are not used. */
     String name();
 
-    /** A vector of unit length, always of the same dimension. */
-    float[] embed(String sentence);
+    /** A vector of unit length, always of the same dimension, for a text of the knowledge. */
+    float[] ofText(String text);
 
-    /** Whether the model has this lower-case word as a whole, and so its language does. */
-    boolean isWord(String word);
+    /** The same for a visitor's question. */
+    float[] ofQuestion(String question);
 }

@@ -4,7 +4,6 @@ import com.shuttle.core.reading.Words;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.function.Predicate;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -20,10 +19,8 @@ final class Spelling {
     private static final Pattern WORD = Pattern.compile("\\p{L}{4,}");
 
     private final Map<String, Integer> vocabulary = new HashMap<>();
-    private final Predicate<String> isWord;
 
-    Spelling(Stream<String> texts, Predicate<String> isWord) {
-        this.isWord = isWord;
+    Spelling(Stream<String> texts) {
         texts.forEach(text -> WORD.matcher(text.toLowerCase(Locale.ROOT))
                 .results()
                 .map(MatchResult::group)
@@ -33,7 +30,7 @@ final class Spelling {
     String repaired(String question) {
         return WORD.matcher(question).replaceAll(match -> {
             String word = match.group().toLowerCase(Locale.ROOT);
-            if (vocabulary.containsKey(word) || isWord.test(word)) {
+            if (vocabulary.containsKey(word) || Vocabulary.has(word)) {
                 return match.group();
             }
             String nearest = nearest(word);

@@ -51,6 +51,11 @@ final class Vectors {
         return VectorUtil.dotProduct(asked, whole.get(index));
     }
 
+    /** The cosine of two unit vectors. */
+    static double cosine(float[] a, float[] b) {
+        return VectorUtil.dotProduct(a, b);
+    }
+
     private static float round(float[] vector, byte[] into) {
         float largest = 1e-9f;
         for (float x : vector) {

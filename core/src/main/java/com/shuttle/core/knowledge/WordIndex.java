@@ -3,6 +3,8 @@ package com.shuttle.core.knowledge;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -13,78 +15,38 @@ import org.apache.lucene.analysis.TokenStream;
 import org.apache.lucene.analysis.en.EnglishAnalyzer;
 import org.apache.lucene.analysis.tokenattributes.CharTermAttribute;
 import org.apache.lucene.analysis.tokenattributes.OffsetAttribute;
-import org.apache.lucene.document.Document;
-import org.apache.lucene.document.Field;
-import org.apache.lucene.document.TextField;
-import org.apache.lucene.index.DirectoryReader;
-import org.apache.lucene.index.IndexWriter;
-import org.apache.lucene.index.IndexWriterConfig;
-import org.apache.lucene.index.Term;
-import org.apache.lucene.search.BooleanClause;
-import org.apache.lucene.search.BooleanQuery;
-import org.apache.lucene.search.DisjunctionMaxQuery;
-import org.apache.lucene.search.IndexSearcher;
-import org.apache.lucene.search.Query;
-import org.apache.lucene.search.ScoreDoc;
-import org.apache.lucene.search.TermQuery;
-import org.apache.lucene.store.ByteBuffersDirectory;
 
 /**
- * The words of all units, in two fields: the wordings of the question, and the answers. Scores are BM25 (Robertson and
- * Zaragoza 2009, as Lucene computes it, k1 = 1.2, b = 0.75) divided by the most that the question could score, which is the
- * sum of its words' inverse document frequencies; so they lie between 0 and 1 and a word unknown to the collection
- * counts against a match. Immutable; thread-safe.
+ * The words of all units, stemmed and without stop words as Lucene's English analysis has it. The share of a question's
+ * words that a unit has is weighted by their inverse document frequency as in BM25 (Robertson and Zaragoza 2009), so that
+ * rare words tell more and a word the collection does not have at all counts against every unit. Immutable; thread-safe.
  */
-final class WordIndex implements AutoCloseable {
-
-    static final String WORDINGS = "wordings";
-    static final String ANSWERS = "answers";
+final class WordIndex {
 
     /** A typed word, its index forms (stem first, then synonyms), and its weight (inverse document frequency). */
     record QueryWord(String typed, Set<String> forms, double weight) {}
 
-    /** The share of a question's words found in a unit, in each field. */
-    record Shares(double inWordings, double inAnswers) {
-        static final Shares NONE = new Shares(0, 0);
-    }
-
     private static final Analyzer ANALYZER = new EnglishAnalyzer();
 
-    private final ByteBuffersDirectory directory = new ByteBuffersDirectory();
-    private final DirectoryReader reader;
-    private final IndexSearcher searcher;
-    private final Map<String, Set<String>> synonyms = new LinkedHashMap<>();
+    private final int units;
+    private final Map<String, BitSet> unitsWith = new HashMap<>();
+    private final Synonyms synonyms;
 
-    /** Indexes unit {@code i} under document number {@code i}. Both lists have the same length. */
-    WordIndex(List<String> wordings, List<String> answers, List<List<String>> synonymGroups) {
-        for (List<String> group : synonymGroups) {
-            Set<String> stems = new LinkedHashSet<>();
-            group.forEach(word -> stems.addAll(stems(word)));
-            stems.forEach(stem ->
-                    synonyms.computeIfAbsent(stem, s -> new LinkedHashSet<>()).addAll(stems));
-        }
-        try {
-            try (IndexWriter writer = new IndexWriter(directory, new IndexWriterConfig(ANALYZER))) {
-                for (int i = 0; i < wordings.size(); i++) {
-                    Document document = new Document();
-                    document.add(new TextField(WORDINGS, wordings.get(i), Field.Store.NO));
-                    document.add(new TextField(ANSWERS, answers.get(i), Field.Store.NO));
-                    writer.addDocument(document);
-                }
-                writer.forceMerge(1);
+    /** @param texts all the text of each unit */
+    WordIndex(List<String> texts, Synonyms synonyms) {
+        this.units = texts.size();
+        this.synonyms = synonyms;
+        for (int u = 0; u < texts.size(); u++) {
+            for (String stem : stems(texts.get(u))) {
+                unitsWith.computeIfAbsent(stem, s -> new BitSet()).set(u);
             }
-            reader = DirectoryReader.open(directory);
-            searcher = new IndexSearcher(reader);
-            searcher.setQueryCache(null);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
     }
 
     /** The telling words of a question, stop words left out, each once. */
     List<QueryWord> words(String question) {
         Map<String, QueryWord> words = new LinkedHashMap<>();
-        try (TokenStream tokens = ANALYZER.tokenStream(WORDINGS, question)) {
+        try (TokenStream tokens = ANALYZER.tokenStream("", question)) {
             CharTermAttribute term = tokens.addAttribute(CharTermAttribute.class);
             OffsetAttribute offset = tokens.addAttribute(OffsetAttribute.class);
             tokens.reset();
@@ -92,17 +54,10 @@ final class WordIndex implements AutoCloseable {
                 String stem = term.toString();
                 if (!words.containsKey(stem)) {
                     Set<String> forms = new LinkedHashSet<>(List.of(stem));
-                    forms.addAll(synonyms.getOrDefault(stem, Set.of()));
-                    int frequency = 0;
-                    for (String form : forms) {
-                        frequency = Math.max(
-                                frequency,
-                                Math.max(
-                                        reader.docFreq(new Term(WORDINGS, form)),
-                                        reader.docFreq(new Term(ANSWERS, form))));
-                    }
+                    forms.addAll(synonyms.ofStem(stem));
                     String typed = question.substring(offset.startOffset(), offset.endOffset());
-                    words.put(stem, new QueryWord(typed, forms, weight(frequency)));
+                    words.put(
+                            stem, new QueryWord(typed, forms, weight(with(forms).cardinality())));
                 }
             }
             tokens.end();
@@ -112,47 +67,42 @@ final class WordIndex implements AutoCloseable {
         return List.copyOf(words.values());
     }
 
-    /** The shares of the {@code most} best units by each field; units that share no word are absent. */
-    Map<Integer, Shares> search(List<QueryWord> words, int most) {
+    /** The share of the words that each unit has, 0 to 1; 0 everywhere where there are no words. */
+    double[] shares(List<QueryWord> words) {
+        double[] shares = new double[units];
         double all = words.stream().mapToDouble(QueryWord::weight).sum();
-        if (all == 0 || reader.numDocs() == 0) {
-            return Map.of();
-        }
-        Map<Integer, Double> wordings = search(words, WORDINGS, most, all);
-        Map<Integer, Double> answers = search(words, ANSWERS, most, all);
-        Map<Integer, Shares> shares = new LinkedHashMap<>();
-        Set<Integer> units = new LinkedHashSet<>(wordings.keySet());
-        units.addAll(answers.keySet());
-        for (int unit : units) {
-            shares.put(unit, new Shares(wordings.getOrDefault(unit, 0.0), answers.getOrDefault(unit, 0.0)));
+        for (QueryWord word : words) {
+            with(word.forms()).stream().forEach(unit -> shares[unit] += word.weight() / all);
         }
         return shares;
     }
 
-    private Map<Integer, Double> search(List<QueryWord> words, String field, int most, double all) {
-        BooleanQuery.Builder query = new BooleanQuery.Builder();
-        words.forEach(word -> query.add(one(word, field), BooleanClause.Occur.SHOULD));
-        Map<Integer, Double> found = new LinkedHashMap<>();
-        try {
-            for (ScoreDoc hit : searcher.search(query.build(), most).scoreDocs) {
-                found.put(hit.doc, Math.min(1, hit.score / all));
+    /** The words, as typed, that a unit has; single letters say nothing to anybody. */
+    List<String> shared(List<QueryWord> words, int unit) {
+        List<String> shared = new ArrayList<>();
+        for (QueryWord word : words) {
+            if (word.typed().length() > 1 && with(word.forms()).get(unit)) {
+                shared.add(word.typed());
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
-        return found;
+        return shared;
     }
 
-    private Query one(QueryWord word, String field) {
-        List<Query> forms = new ArrayList<>();
-        word.forms().forEach(form -> forms.add(new TermQuery(new Term(field, form))));
-        return forms.size() == 1 ? forms.getFirst() : new DisjunctionMaxQuery(forms, 0);
+    private BitSet with(Set<String> forms) {
+        BitSet any = new BitSet();
+        forms.forEach(form -> any.or(unitsWith.getOrDefault(form, new BitSet())));
+        return any;
+    }
+
+    /** Inverse document frequency as BM25 has it: ln(1 + (N - n + 0.5) / (n + 0.5)). */
+    private double weight(int frequency) {
+        return Math.log(1 + (units - frequency + 0.5) / (frequency + 0.5));
     }
 
     /** The index forms of a text's words. */
     static Set<String> stems(String text) {
         Set<String> stems = new LinkedHashSet<>();
-        try (TokenStream tokens = ANALYZER.tokenStream(WORDINGS, text)) {
+        try (TokenStream tokens = ANALYZER.tokenStream("", text)) {
             CharTermAttribute term = tokens.addAttribute(CharTermAttribute.class);
             tokens.reset();
             while (tokens.incrementToken()) {
@@ -163,17 +113,5 @@ final class WordIndex implements AutoCloseable {
             throw new UncheckedIOException(e);
         }
         return stems;
-    }
-
-    /** Inverse document frequency as BM25 has it: ln(1 + (N - n + 0.5) / (n + 0.5)). */
-    private double weight(int frequency) {
-        int n = Math.min(frequency, reader.numDocs());
-        return Math.log(1 + (reader.numDocs() - n + 0.5) / (n + 0.5));
-    }
-
-    @Override
-    public void close() throws IOException {
-        reader.close();
-        directory.close();
     }
 }

@@ -19,7 +19,8 @@ import java.util.TreeSet;
  * exits that lead up to it. So the number of lanes at a row is the number of different places ahead, not of exits, and
  * two threads never share a lane in the same row.
  *
- * <p>Going down the rows: a row stands in the lane of the thread that reaches it, and ends it. The first of its exits
+ * <p>Going down the rows: a row ends the thread that reaches it and stands in its lane, or further left in that of a
+ * row that leads to it where that is free, so that what parted comes back to the main line. The first of its exits
  * that opens a new thread goes straight on in the row's own lane; each further one takes the nearest free lane to the
  * right. Threads that lead up are placed last, outside of all the others they pass. Time grows with rows plus the lanes
  * open at each row.
@@ -84,6 +85,7 @@ public record ScriptLayout(List<Row> rows, List<Thread> threads, int lanes) {
                 Integer arriving = laneOfTarget.get(i);
                 int lane = arriving == null ? free(0) : arriving;
                 taken.remove(lane);
+                lane = leftmost(i, lane, rows);
                 widest[i] = Math.max(lane, taken.isEmpty() ? 0 : taken.last());
                 rows.add(new Row(steps.get(i).id(), lane));
                 open(i, lane, opened);
@@ -96,6 +98,18 @@ public record ScriptLayout(List<Row> rows, List<Thread> threads, int lanes) {
             int lanes = threads.stream().mapToInt(Thread::lane).max().orElse(0);
             lanes = Math.max(lanes, rows.stream().mapToInt(Row::lane).max().orElse(0));
             return new ScriptLayout(rows, threads, lanes + 1);
+        }
+
+        /** The leftmost free one of the lane that a row is reached in and those of the rows that lead to it. */
+        private int leftmost(int row, int arriving, List<Row> above) {
+            int lane = arriving;
+            for (Feeder feeder : down.getOrDefault(row, List.of())) {
+                int own = above.get(feeder.row()).lane();
+                if (own < lane && !taken.contains(own)) {
+                    lane = own;
+                }
+            }
+            return lane;
         }
 
         private void open(int row, int ownLane, List<Integer> opened) {

@@ -30,14 +30,26 @@ public final class CoreBench {
                 .run();
         Map<String, Double> figures = new TreeMap<>();
         for (RunResult result : results) {
-            String name = result.getParams().getBenchmark().replaceAll(".*\\.(\\w+\\.\\w+)$", "$1");
+            String name = result.getParams().getBenchmark().replaceAll(".*[.$](\\w+\\.\\w+)$", "$1");
             String size = result.getParams().getParam("phrasings");
             size = size == null ? result.getParams().getParam("type") : size;
+            size = size == null ? result.getParams().getParam("steps") : size;
             figures.put(
                     name + (size == null ? "" : " " + size),
                     result.getPrimaryResult().getScore());
         }
         System.out.println("Core, one thread");
+        for (String steps : new String[] {"100", "1000", "5000"}) {
+            System.out.printf(
+                    "  threads and lanes of %6s steps %,10.0f us   (aim for 1,000: 20,000)%n",
+                    steps, figures.get("Lanes.lanes " + steps));
+        }
+        for (String steps : new String[] {"50", "200", "500"}) {
+            System.out.printf("  map of %6s steps %,10.0f us%n", steps, figures.get("Maps.map " + steps));
+        }
+        for (String what : new String[] {"change", "write", "compare"}) {
+            System.out.printf("  flow of 500 steps: %-8s %,10.0f us%n", what, figures.get("Changes." + what));
+        }
         for (String kind : new String[] {"picked", "typedOption", "typedAnswer"}) {
             System.out.printf(
                     "  turns a second, 200 steps, %-12s %,12.0f   (aim 100,000)%n",

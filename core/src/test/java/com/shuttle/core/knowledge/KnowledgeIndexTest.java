@@ -10,11 +10,12 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** With the real sentence model, loaded once. */
 class KnowledgeIndexTest {
 
-    private static final SentenceModel MODEL = new MiniLm();
+    private static final Meaning MEANING = Meaning.of(Meaning.shipped());
 
     private static final Content CONTENT = new Content(
             List.of(
@@ -48,8 +49,7 @@ class KnowledgeIndexTest {
                     "People")),
             List.of(List.of("telescope", "spyglass")));
 
-    private static final KnowledgeIndex INDEX =
-            new KnowledgeIndex(CONTENT, MODEL::embed, MODEL::embed, MODEL::isWord, Calibration.USUAL);
+    private static final KnowledgeIndex INDEX = new KnowledgeIndex(CONTENT, MEANING, Calibration.USUAL);
 
     private static Entry entry(String ref, String phrasings, String answer) {
         return new Entry(ref, List.of(phrasings.split("\\|")), List.of(answer), "");
@@ -132,9 +132,52 @@ class KnowledgeIndexTest {
     }
 
     @Test
+    void severalQuestionsInOneMessageAreEachAnswered() {
+        Finding finding = INDEX.ask(List.of("Hi. Can I bring my dog? And is there parking?"));
+        assertThat(finding.outcome()).isEqualTo(Outcome.ANSWER);
+        assertThat(finding.matches().getFirst().ref()).isEqualTo("dogs");
+        assertThat(finding.also()).extracting(Match::ref).containsExactly("parking");
+        assertThat(finding.reply())
+                .isEqualTo("Dogs may come on a lead on the grounds.\n\nParking is free in the lower car park.");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "Wo kann ich mein Auto parken?",
+                "Est-ce que les chiens sont permis dans le parc?",
+                "駐車場はありますか",
+                "🙂🙂",
+                "???"
+            })
+    void whatIsNotReadIsNotAnswered(String question) {
+        assertThat(INDEX.ask(List.of(question)).outcome()).isEqualTo(Outcome.NONE);
+    }
+
+    @Test
+    void ofALongPassageTheSentencesThatAnswerAreSaid() {
+        Match match = INDEX.ask(List.of("over how many evenings are volunteers trained"))
+                .matches()
+                .getFirst();
+        assertThat(match.answers().getFirst()).contains("three evenings").doesNotContain("warm jackets");
+    }
+
+    @Test
+    void aCollectionOfOneEntryAnswersWhatItIsAboutAndNothingElse() {
+        KnowledgeIndex one = new KnowledgeIndex(
+                new Content(List.of(CONTENT.entries().get(1)), List.of(), List.of()), MEANING, Calibration.USUAL);
+        assertThat(one.ask(List.of("where may I leave my car")).outcome()).isEqualTo(Outcome.ANSWER);
+        assertThat(one.ask(List.of("what is the capital of France")).outcome()).isNotEqualTo(Outcome.ANSWER);
+    }
+
+    @Test
+    void aQuestionOfTenThousandWordsIsAsked() {
+        assertThat(INDEX.ask(List.of("why ".repeat(10_000) + "?")).matches()).isNotEmpty();
+    }
+
+    @Test
     void nothingIsFoundInNothing() {
-        KnowledgeIndex empty =
-                new KnowledgeIndex(Content.EMPTY, MODEL::embed, MODEL::embed, MODEL::isWord, Calibration.USUAL);
+        KnowledgeIndex empty = new KnowledgeIndex(Content.EMPTY, MEANING, Calibration.USUAL);
         assertThat(empty.ask(List.of("anything"))).isEqualTo(Finding.NOTHING);
         assertThat(INDEX.ask(List.of(" "))).isEqualTo(Finding.NOTHING);
         assertThat(Finding.NOTHING.reply()).isEmpty();
@@ -152,7 +195,7 @@ class KnowledgeIndexTest {
     void vectorsHaveUnitLength() {
         for (String text : List.of("hello", "", "日本語", "a".repeat(3000))) {
             double square = 0;
-            for (float x : MODEL.embed(text)) {
+            for (float x : MEANING.ofText(Meaning.Model.SENTENCES, text)) {
                 square += x * x;
             }
             assertThat(square).isCloseTo(1, org.assertj.core.data.Offset.offset(1e-4));

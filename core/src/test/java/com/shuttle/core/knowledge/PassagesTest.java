@@ -19,10 +19,20 @@ class PassagesTest {
         assertThat(Passages.of(article))
                 .containsExactly(
                         new Passages.Passage(
-                                "Repairs", java.util.List.of("We repair telescopes.", "Bring yours on Thursday.")),
+                                "Repairs", "", java.util.List.of("We repair telescopes.", "Bring yours on Thursday.")),
                         new Passages.Passage(
                                 "Repairs: Costs",
+                                "Costs",
                                 java.util.List.of("Looking it over: £15.", "Cleaning a mirror: see prices.")));
+    }
+
+    @Test
+    void rowsOfTablesAreReadWithTheirHeadings() {
+        assertThat(
+                        Passages.sentences(
+                                "Before.\n\n| Name | Weight | For |\n|---|:-:|---|\n| Wren | 2 kg | the Moon |\n| Plover | | |\nAfter."))
+                .containsExactly("Before.", "Wren: weight 2 kg, for the Moon", "Plover", "After.");
+        assertThat(Passages.sentences("| no | header |")).containsExactly("no: header");
     }
 
     @Test

@@ -3,17 +3,22 @@ package com.shuttle.core.script;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.edit.Edit;
+import com.shuttle.core.edit.Edited;
+import com.shuttle.core.edit.FlowEditor;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.StepKind;
 import com.shuttle.core.flow.Target;
 import com.shuttle.core.script.ScriptLayout.Feeder;
 import com.shuttle.core.script.ScriptLayout.Thread;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -56,6 +61,25 @@ class ScriptLayoutTest {
                 .isEqualTo(List.of(new Feeder(1, "next"), new Feeder(2, "next"), new Feeder(3, "next")));
     }
 
+    /** However many parts follow one another, each comes back to the main line. */
+    @Test
+    void longFlowsDoNotDriftAside() {
+        FlowBuilder builder = flow("f");
+        for (int part = 0; part < 40; part++) {
+            String on = part == 39 ? "end" : "a" + (part + 1);
+            builder.choice("a" + part, "?", "Short", "b" + part, "Long", "c" + part, "Skip", on);
+            builder.message("b" + part, "B", "d" + part);
+            builder.message("c" + part, "C", "d" + part);
+            builder.message("d" + part, "D", on);
+        }
+        ScriptLayout layout = ScriptLayout.of(builder.build());
+        assertThat(layout.lanes()).isEqualTo(3);
+        assertThat(layout.rows())
+                .filteredOn(row -> row.step().startsWith("a"))
+                .extracting(ScriptLayout.Row::lane)
+                .containsOnly(0);
+    }
+
     @Test
     void aLoopBackIsADashedThreadOutsideOfWhatItPasses() {
         Flow flow = flow("f")
@@ -93,7 +117,7 @@ class ScriptLayoutTest {
     @Test
     void holdsForAnyGraph() {
         for (int seed = 0; seed < 400; seed++) {
-            Flow flow = random(new Random(seed));
+            Flow flow = Flows.random(new Random(seed));
             List<Step> steps = flow.allSteps();
             ScriptLayout layout = ScriptLayout.of(flow);
             Set<String> occupied = new HashSet<>();
@@ -111,7 +135,7 @@ class ScriptLayoutTest {
                 thread.feeders()
                         .forEach(feeder -> drawn.add(feeder.row() + " " + feeder.exit() + " " + thread.target()));
                 if (!thread.up()) {
-                    assertThat(layout.rows().get(thread.target()).lane()).isEqualTo(thread.lane());
+                    assertThat(layout.rows().get(thread.target()).lane()).isLessThanOrEqualTo(thread.lane());
                 }
                 assertThat(thread.lane()).isLessThan(layout.lanes());
             }
@@ -130,24 +154,25 @@ class ScriptLayoutTest {
         }
     }
 
-    private static Flow random(Random random) {
-        int size = 1 + random.nextInt(25);
-        FlowBuilder builder = flow("f");
-        for (int i = 0; i < size; i++) {
-            if (random.nextInt(3) > 0) {
-                builder.message(
-                        "n" + i,
-                        "x",
-                        i + 1 < size && random.nextBoolean() ? "n" + (i + 1) : "n" + random.nextInt(size));
-            } else {
-                List<String> options = new ArrayList<>();
-                for (int o = 0; o <= random.nextInt(4); o++) {
-                    options.add("option " + o);
-                    options.add(random.nextInt(6) == 0 ? "end" : "n" + random.nextInt(size));
+    /** Adding a row that leads on moves no other row and no thread to another lane. */
+    @Test
+    void staysUnderInsertion() {
+        for (int seed = 0; seed < 150; seed++) {
+            Flow flow = Flows.random(new Random(seed));
+            ScriptLayout before = ScriptLayout.of(flow);
+            for (Step above : flow.allSteps()) {
+                Edit add = new Edit.Add(above.id(), null, StepKind.MESSAGE);
+                Flow longer = ((Edited.Done) FlowEditor.apply(flow, add)).flow();
+                Map<String, Integer> after = ScriptLayout.of(longer).rows().stream()
+                        .collect(Collectors.toMap(ScriptLayout.Row::step, ScriptLayout.Row::lane));
+                boolean spliced = above instanceof Step.Message && above.exit("next") instanceof Target.ToStep;
+                if (spliced) {
+                    before.rows()
+                            .forEach(row -> assertThat(after.get(row.step()))
+                                    .as("lane of %s after a row below %s", row.step(), above.id())
+                                    .isEqualTo(row.lane()));
                 }
-                builder.choice("n" + i, "?", options.toArray(String[]::new));
             }
         }
-        return builder.build();
     }
 }

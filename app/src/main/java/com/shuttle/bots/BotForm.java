@@ -1,0 +1,85 @@
+package com.shuttle.bots;
+
+import com.shuttle.web.Checked;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.format.DateTimeParseException;
+import java.util.Arrays;
+import java.util.IllformedLocaleException;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Predicate;
+
+/**
+ * A bot's profile as it was filled in; kept whole when something is wrong with it.
+ */
+public record BotForm(String name, String slug, String description, String region, String zone, Manner manner) {
+
+    static Checked.Errors errors(String name, String description, String region) {
+        return new Checked.Errors()
+                .require(!name.isBlank() && name.length() <= 200, "name", "Please give a name of up to 200 characters.")
+                .require(
+                        description.length() <= 2000,
+                        "description",
+                        "A description can be 2,000 characters long at most.")
+                .require(
+                        Arrays.asList(Locale.getISOCountries()).contains(region), "region", "Please choose a country.");
+    }
+
+    /** @param taken whether another bot has an address */
+    Checked.Errors errors(Predicate<String> taken) {
+        return errors(name, description, region)
+                .require(
+                        slug.matches("[a-z0-9][a-z0-9-]{0,63}"),
+                        "slug",
+                        "An address has lower-case letters, digits and dashes only.")
+                .require(!taken.test(slug), "slug", "Another bot has this address.")
+                .require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "Please choose a time zone.")
+                .require(language(manner.language()), "language", "Please give a language such as en or en-GB.")
+                .require(
+                        manner.letters() >= 0 && manner.letters() <= 1000,
+                        "letters",
+                        "Letters a second are a number from 0 to 1,000.")
+                .require(
+                        manner.picture().isEmpty() || manner.picture().matches("/media/[A-Za-z0-9_-]{10,64}"),
+                        "picture",
+                        "Please upload a picture.")
+                .require(
+                        manner.hours().values().stream().allMatch(BotForm::span),
+                        "hours",
+                        "Hours are written like 09:00-17:00, the end after the beginning.");
+    }
+
+    private static boolean language(String tag) {
+        try {
+            return !new Locale.Builder()
+                    .setLanguageTag(tag)
+                    .build()
+                    .getLanguage()
+                    .isEmpty();
+        } catch (IllformedLocaleException e) {
+            return false;
+        }
+    }
+
+    private static boolean span(String hours) {
+        String[] ends = hours.split("-", -1);
+        try {
+            return ends.length == 2 && LocalTime.parse(ends[0].strip()).isBefore(LocalTime.parse(ends[1].strip()));
+        } catch (DateTimeParseException e) {
+            return false;
+        }
+    }
+
+    /** Hours a day, spaces left out; days without any are left out too. */
+    public static Map<String, String> hours(Map<String, String> typed) {
+        Map<String, String> hours = new java.util.TreeMap<>();
+        typed.forEach((day, span) -> {
+            String clean = span.replaceAll("\\s+", "").replace('–', '-');
+            if (!clean.isEmpty()) {
+                hours.put(day, clean);
+            }
+        });
+        return hours;
+    }
+}

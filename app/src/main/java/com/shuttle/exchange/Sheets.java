@@ -1,0 +1,71 @@
+package com.shuttle.exchange;
+
+import com.shuttle.core.knowledge.Entry;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.xssf.streaming.SXSSFSheet;
+import org.apache.poi.xssf.streaming.SXSSFWorkbook;
+import org.jspecify.annotations.Nullable;
+
+/** Writes entries as tables that {@link SheetReader} and {@link Columns} read back. Pure functions. */
+final class Sheets {
+
+    private static final List<String> HEADER =
+            List.of("ref", "question", "phrasings", "answer", "category", "state", "from", "until");
+
+    private Sheets() {}
+
+    private static List<String> row(Entry entry) {
+        return List.of(
+                Formulas.told(entry.ref()),
+                Formulas.told(entry.phrasings().getFirst()),
+                Formulas.told(String.join(
+                        "\n", entry.phrasings().subList(1, entry.phrasings().size()))),
+                Formulas.told(String.join("\n---\n", entry.answers())),
+                Formulas.told(entry.category()),
+                entry.standing().published() ? "published" : "draft",
+                day(entry.standing().from()),
+                day(entry.standing().until()));
+    }
+
+    static String day(@Nullable LocalDate day) {
+        return day == null ? "" : day.toString();
+    }
+
+    /** UTF-8 with its mark, so that spreadsheets see it. */
+    static void csv(List<Entry> entries, OutputStream out) throws IOException {
+        try (Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+                CSVPrinter printer = new CSVPrinter(writer, CSVFormat.DEFAULT)) {
+            writer.write('\ufeff');
+            printer.printRecord(HEADER);
+            for (Entry entry : entries) {
+                printer.printRecord(row(entry));
+            }
+        }
+    }
+
+    static void xlsx(List<Entry> entries, OutputStream out) throws IOException {
+        try (SXSSFWorkbook book = new SXSSFWorkbook()) {
+            SXSSFSheet sheet = book.createSheet("Entries");
+            write(sheet.createRow(0), HEADER);
+            for (int i = 0; i < entries.size(); i++) {
+                write(sheet.createRow(i + 1), row(entries.get(i)));
+            }
+            book.write(out);
+        }
+    }
+
+    private static void write(Row row, List<String> cells) {
+        for (int i = 0; i < cells.size(); i++) {
+            row.createCell(i).setCellValue(cells.get(i));
+        }
+    }
+}

@@ -1,0 +1,191 @@
+package com.shuttle.knowledge;
+
+import com.shuttle.core.knowledge.Standing;
+import com.shuttle.web.Checked;
+import jakarta.servlet.http.HttpSession;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The entries of a collection. */
+@Controller
+@RequestMapping("/knowledge/{id}")
+class EntryController {
+
+    /** Where the entry deleted last is kept, so that it can be put back. */
+    private static final String DELETED = "deletedEntry";
+
+    private final KnowledgeService knowledge;
+    private final EntryService entries;
+    private final GapService gaps;
+
+    EntryController(KnowledgeService knowledge, EntryService entries, GapService gaps) {
+        this.gaps = gaps;
+        this.knowledge = knowledge;
+        this.entries = entries;
+    }
+
+    @GetMapping
+    String list(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String q,
+            @RequestParam(defaultValue = "") String category,
+            @RequestParam(defaultValue = "") String state,
+            @RequestParam(defaultValue = "title") String sort,
+            @RequestParam(defaultValue = "1") int page,
+            HttpSession session,
+            Model model) {
+        model.addAttribute("collection", knowledge.collection(id));
+        model.addAttribute("entries", entries.entries(id, q, category, state, sort, page));
+        model.addAttribute("categories", entries.categories(id));
+        model.addAttribute("q", q);
+        model.addAttribute("category", category);
+        model.addAttribute("state", state);
+        model.addAttribute("sort", sort);
+        boolean canRestore = session.getAttribute(DELETED) instanceof StoredEntry entry
+                && entry.collection().equals(id);
+        model.addAttribute("canRestore", canRestore);
+        if (!model.containsAttribute("errors")) {
+            model.addAttribute("errors", Map.of());
+        }
+        return "knowledge/entries";
+    }
+
+    /** @param gap of {@code bot}, whose wordings begin the entry */
+    @GetMapping("/entries/new")
+    String blank(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String question,
+            @RequestParam(defaultValue = "") String bot,
+            @RequestParam(defaultValue = "") String gap,
+            Model model) {
+        String wordings =
+                gaps.find(bot, gap).map(of -> String.join("\n", of.wordings())).orElse(question);
+        model.addAttribute("bot", bot);
+        return form(id, "", wordings, "", "", StandingForm.of(Standing.USUAL), Map.of(), model);
+    }
+
+    @PostMapping("/entries")
+    String add(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String phrasings,
+            @RequestParam(defaultValue = "") String answers,
+            @RequestParam(defaultValue = "") String category,
+            StandingForm standing,
+            @RequestParam(defaultValue = "") String then,
+            @RequestParam(defaultValue = "") String bot,
+            Model model,
+            RedirectAttributes flash) {
+        if (entries.add(id, phrasings, answers, category, standing.standing()) instanceof Checked.Bad<String> bad) {
+            model.addAttribute("bot", bot);
+            return form(id, "", phrasings, answers, category, standing, bad.errors(), model);
+        }
+        if (bot.matches("[a-z0-9]{1,32}")) {
+            flash.addFlashAttribute("again", gaps.askAgain(bot));
+            return "redirect:/bots/" + bot + "/knowledge#gaps";
+        }
+        flash.addFlashAttribute("saved", true);
+        return then.equals("another") ? "redirect:/knowledge/" + id + "/entries/new" : "redirect:/knowledge/" + id;
+    }
+
+    @GetMapping("/entries/{entry}")
+    String entry(@PathVariable String id, @PathVariable String entry, Model model) {
+        StoredEntry stored = entries.entry(entry);
+        return form(
+                stored.collection(),
+                entry,
+                String.join("\n", stored.entry().phrasings()),
+                String.join("\n---\n", stored.entry().answers()),
+                stored.entry().category(),
+                StandingForm.of(stored.entry().standing()),
+                Map.of(),
+                model);
+    }
+
+    @PostMapping("/entries/{entry}")
+    String change(
+            @PathVariable String id,
+            @PathVariable String entry,
+            @RequestParam(defaultValue = "") String phrasings,
+            @RequestParam(defaultValue = "") String answers,
+            @RequestParam(defaultValue = "") String category,
+            StandingForm standing,
+            Model model,
+            RedirectAttributes flash) {
+        if (entries.change(entry, phrasings, answers, category, standing.standing())
+                instanceof Checked.Bad<String> bad) {
+            return form(id, entry, phrasings, answers, category, standing, bad.errors(), model);
+        }
+        flash.addFlashAttribute("saved", true);
+        return "redirect:/knowledge/" + id;
+    }
+
+    /** @param act {@code publish}, {@code draft} or {@code categorise} */
+    @PostMapping("/entries/many")
+    String many(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") List<String> chosen,
+            @RequestParam String act,
+            @RequestParam(defaultValue = "") String to,
+            RedirectAttributes flash) {
+        EntryService.Many many = act.equals("categorise")
+                ? new EntryService.Many.Categorise(
+                        to.strip().length() > 200 ? to.strip().substring(0, 200) : to.strip())
+                : new EntryService.Many.Publish(!act.equals("draft"));
+        flash.addFlashAttribute("changed", entries.changeMany(id, chosen, many));
+        return "redirect:/knowledge/" + id;
+    }
+
+    /** Adds a question that was tried out as a phrasing of an entry. */
+    @PostMapping("/phrasing")
+    String phrasing(
+            @PathVariable String id,
+            @RequestParam String ref,
+            @RequestParam String question,
+            RedirectAttributes flash) {
+        flash.addFlashAttribute("taught", entries.addPhrasing(id, ref, question) ? question : "");
+        return "redirect:/knowledge/" + id;
+    }
+
+    @PostMapping("/entries/{entry}/delete")
+    String delete(@PathVariable String id, @PathVariable String entry, HttpSession session) {
+        session.setAttribute(DELETED, entries.delete(entry));
+        return "redirect:/knowledge/" + id;
+    }
+
+    @PostMapping("/restore")
+    String restore(@PathVariable String id, HttpSession session) {
+        if (session.getAttribute(DELETED) instanceof StoredEntry entry) {
+            entries.restore(entry);
+            session.removeAttribute(DELETED);
+        }
+        return "redirect:/knowledge/" + id;
+    }
+
+    private String form(
+            String id,
+            String entry,
+            String phrasings,
+            String answers,
+            String category,
+            StandingForm standing,
+            Map<String, String> errors,
+            Model model) {
+        model.addAttribute("collection", knowledge.collection(id));
+        model.addAttribute("entry", entry);
+        model.addAttribute("phrasings", phrasings);
+        model.addAttribute("answers", answers);
+        model.addAttribute("category", category);
+        model.addAttribute("standing", standing);
+        model.addAttribute("categories", entries.categories(id));
+        model.addAttribute("errors", errors);
+        return "knowledge/entry";
+    }
+}

@@ -1,0 +1,149 @@
+package com.shuttle.knowledge;
+
+import com.shuttle.core.knowledge.Entry;
+import com.shuttle.core.knowledge.Standing;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Missing;
+import com.shuttle.web.Page;
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The entries of collections. Thread-safe. */
+@Service
+public class EntryService {
+
+    private final KnowledgeStore store;
+    private final KnowledgeService knowledge;
+    private final InstantSource clock;
+
+    EntryService(KnowledgeStore store, KnowledgeService knowledge, InstantSource clock) {
+        this.store = store;
+        this.knowledge = knowledge;
+        this.clock = clock;
+    }
+
+    /** @param state {@code published}, {@code draft}, {@code over} or anything else for all */
+    public Page<StoredEntry> entries(
+            String collection, String search, String category, String state, String sort, int page) {
+        return store.entries(collection, search, category, state, sort, page, clock.instant());
+    }
+
+    public List<String> categories(String collection) {
+        return store.categories(collection);
+    }
+
+    /** @throws Missing if there is no such entry */
+    public StoredEntry entry(String id) {
+        return store.entry(id).orElseThrow(() -> new Missing("entry", id));
+    }
+
+    /** @param phrasings one a line; @param answers separated by lines of three or more dashes */
+    @Transactional
+    public Checked<String> add(
+            String collection, String phrasings, String answers, String category, Standing standing) {
+        knowledge.collection(collection);
+        String id = Ids.next();
+        return switch (KnowledgeForms.entry(id, phrasings, answers, category, standing)) {
+            case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
+            case Checked.Good<Entry>(Entry entry) -> {
+                store.insert(id, collection, entry, clock.instant());
+                knowledge.changed(collection);
+                yield Checked.good(id);
+            }
+        };
+    }
+
+    @Transactional
+    public Checked<String> change(String id, String phrasings, String answers, String category, Standing standing) {
+        StoredEntry before = entry(id);
+        return switch (KnowledgeForms.entry(before.entry().ref(), phrasings, answers, category, standing)) {
+            case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
+            case Checked.Good<Entry>(Entry entry) -> {
+                store.update(id, entry, clock.instant());
+                knowledge.changed(before.collection());
+                yield Checked.good(id);
+            }
+        };
+    }
+
+    /** Adds a phrasing to the entry of this ref, unless it has it. False if there is no such entry or it is full. */
+    @Transactional
+    public boolean addPhrasing(String collection, String ref, String phrasing) {
+        StoredEntry stored = store.byRef(collection, ref).orElse(null);
+        if (stored == null) {
+            return false;
+        }
+        List<String> phrasings = new ArrayList<>(stored.entry().phrasings());
+        phrasings.add(phrasing.strip());
+        Entry entry = stored.entry();
+        return change(
+                        stored.id(),
+                        String.join("\n", phrasings),
+                        String.join("\n---\n", entry.answers()),
+                        entry.category(),
+                        entry.standing())
+                instanceof Checked.Good<String>;
+    }
+
+    /** Deletes an entry and returns it, so that it can be put back. */
+    @Transactional
+    public StoredEntry delete(String id) {
+        StoredEntry entry = entry(id);
+        store.deleteEntry(id);
+        knowledge.changed(entry.collection());
+        return entry;
+    }
+
+    /** Puts a deleted entry back. */
+    @Transactional
+    public void restore(StoredEntry entry) {
+        if (store.entry(entry.id()).isEmpty()
+                && store.byRef(entry.collection(), entry.entry().ref()).isEmpty()) {
+            store.insert(entry.id(), entry.collection(), entry.entry(), clock.instant());
+            knowledge.changed(entry.collection());
+        }
+    }
+
+    /** Changes several entries of a collection alike. Those of another collection are left alone. */
+    @Transactional
+    public int changeMany(String collection, List<String> ids, Many many) {
+        int changed = 0;
+        for (String id : ids) {
+            StoredEntry stored = store.entry(id).orElse(null);
+            if (stored != null && stored.collection().equals(collection)) {
+                store.update(id, many.of(stored.entry()), clock.instant());
+                changed++;
+            }
+        }
+        knowledge.changed(collection);
+        return changed;
+    }
+
+    /** A change made to several entries at once. */
+    public sealed interface Many {
+
+        Entry of(Entry entry);
+
+        /** Publishes them, or makes drafts of them. */
+        record Publish(boolean published) implements Many {
+            @Override
+            public Entry of(Entry e) {
+                Standing standing = new Standing(
+                        published, e.standing().from(), e.standing().until());
+                return new Entry(e.ref(), e.phrasings(), e.answers(), e.category(), standing);
+            }
+        }
+
+        /** Moves them to a category. */
+        record Categorise(String category) implements Many {
+            @Override
+            public Entry of(Entry e) {
+                return new Entry(e.ref(), e.phrasings(), e.answers(), category, e.standing());
+            }
+        }
+    }
+}

@@ -1,0 +1,109 @@
+package com.shuttle.releases;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.shuttle.ServerTest;
+import com.shuttle.TestData;
+import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotForm;
+import com.shuttle.bots.BotService;
+import com.shuttle.bots.Manner;
+import com.shuttle.core.edit.Edit;
+import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.StandingWords;
+import com.shuttle.core.flow.StepKind;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Variable;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Missing;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+@ServerTest
+class ReleaseServiceTest {
+
+    private final TestData data;
+    private final BotService bots;
+    private final ReleaseService releases;
+
+    ReleaseServiceTest(TestData data, BotService bots, ReleaseService releases) {
+        this.data = data;
+        this.bots = bots;
+        this.releases = releases;
+    }
+
+    private Bot written() {
+        Bot bot = data.bot();
+        bots.edit(bot.id(), "main", new Edit.Add(null, null, StepKind.MESSAGE), null);
+        bots.edit(bot.id(), "main", new Edit.Set("n1", "text.0", "Hello"), null);
+        return bot;
+    }
+
+    private Release live(Bot bot) {
+        return releases.playbook(releases.live(bot.id()).orElseThrow()).release();
+    }
+
+    @Test
+    void aBotThatSaysNothingIsNotReleased() {
+        Bot bot = data.bot();
+        assertThat(releases.release(bot.id(), "", null)).isInstanceOf(Checked.Bad.class);
+        assertThat(releases.live(bot.id())).isEmpty();
+        assertThat(releases.draftDiffers(bot)).isTrue();
+    }
+
+    @Test
+    void releasesAreNumberedAndTheLastIsLive() {
+        Bot bot = written();
+        ReleaseInfo one = TestData.good(releases.release(bot.id(), " first ", null));
+        bots.edit(bot.id(), "main", new Edit.Set("n1", "text.0", "Good day"), null);
+        assertThat(live(bot).flows().getFirst().findStep("n1").orElseThrow().wordings())
+                .containsExactly("Hello");
+        assertThat(releases.draftDiffers(bot)).isTrue();
+        ReleaseInfo two = TestData.good(releases.release(bot.id(), "", null));
+        assertThat(List.of(one.number(), two.number())).containsExactly(1, 2);
+        assertThat(one.note()).isEqualTo("first");
+        assertThat(releases.releases(bot.id())).extracting(ReleaseInfo::number).containsExactly(2, 1);
+        assertThat(live(bot).number()).isEqualTo(2);
+        assertThat(releases.playbook(one.id())
+                        .release()
+                        .flows()
+                        .getFirst()
+                        .findStep("n1")
+                        .orElseThrow()
+                        .wordings())
+                .as("a release never changes")
+                .containsExactly("Hello");
+        assertThat(releases.draftDiffers(bot)).isFalse();
+    }
+
+    @Test
+    void whateverVisitorsWouldNoticeMakesTheDraftDiffer() {
+        Bot bot = written();
+        TestData.good(releases.release(bot.id(), "", null));
+        assertThat(releases.draftDiffers(bot)).isFalse();
+
+        bots.declare(bot.id(), new Variable("party", ValueType.NUMBER, Variable.Origin.CONVERSATION, ""));
+        assertThat(releases.draftDiffers(bots.bot(bot.id()))).isTrue();
+        bots.undeclare(bot.id(), "party");
+        assertThat(releases.draftDiffers(bots.bot(bot.id()))).isFalse();
+
+        bots.setStanding(bot.id(), List.of(new StandingWords("stop", true, List.of())));
+        assertThat(releases.draftDiffers(bots.bot(bot.id()))).isTrue();
+        bots.setStanding(bot.id(), List.of());
+
+        Manner hours = new Manner("", "", Map.of("monday", "09:00-12:00"), "en", 0);
+        TestData.good(bots.change(bot.id(), new BotForm(bot.name(), bot.slug(), "", bot.region(), bot.zone(), hours)));
+        assertThat(releases.draftDiffers(bots.bot(bot.id()))).isTrue();
+        assertThat(live(bot).profile().hours()).isEmpty();
+    }
+
+    @Test
+    void aNoteThatIsTooLongAndAReleaseThatIsNotThereAreRefused() {
+        Bot bot = written();
+        assertThat(releases.release(bot.id(), "x".repeat(2001), null)).isInstanceOf(Checked.Bad.class);
+        assertThatThrownBy(() -> releases.playbook("no-such-release")).isInstanceOf(Missing.class);
+        assertThatThrownBy(() -> releases.release("no-such-bot", "", null)).isInstanceOf(Missing.class);
+    }
+}
