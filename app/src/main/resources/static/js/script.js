@@ -7,6 +7,7 @@ import { find } from './find.js';
 import { folds } from './folds.js';
 import { getText, page } from './http.js';
 import { leading } from './leading.js';
+import { listSearch } from './list-search.js';
 import { placeholders } from './placeholders.js';
 import { pick } from './picker.js';
 import { rehearse } from './rehearse.js';
@@ -260,10 +261,11 @@ script.addEventListener('input', (event) => {
   }
 });
 
-script.addEventListener('change', async (event) => {
+const chosenFrom = listSearch(script, () => refresh());
+script.addEventListener('change', (event) => {
   if (event.target.matches('select[data-field], [data-structural]')) {
     typedIn(event.target);
-    await refresh();
+    chosenFrom(event);
   }
 });
 

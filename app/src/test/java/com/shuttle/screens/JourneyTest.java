@@ -125,12 +125,6 @@ class JourneyTest {
         String label = page.locator(".row.open").getAttribute("data-step");
         tabTo(page, "[data-field=type]");
         page.keyboard().type(type);
-        Locator select = page.locator(".row[data-step=" + label + "] select[data-field=type]");
-        if (!select.inputValue().startsWith(type)) {
-            // On a slow machine the row is drawn anew between two letters, and those after it begin another search.
-            select.selectOption(
-                    select.locator("option[value^=" + type + "]").first().getAttribute("value"));
-        }
         assertThat(page.locator(".row[data-step=" + label + "] .side b, .row[data-step=" + label
                                 + "] [data-field=type]")
                         .first())
