@@ -1,4 +1,5 @@
 // The editor of an article: formatting, pictures, and what visitors will read.
+import './ready.js';
 import { postFile, postForm } from './http.js';
 
 const PAUSE = 400;

@@ -1,4 +1,5 @@
 // A button that copies a text and says so.
+import './ready.js';
 
 document.addEventListener('alpine:init', () => {
   globalThis.Alpine.data('copy', () => ({

@@ -1,4 +1,5 @@
 // Draws the interface's page from its OpenAPI description.
+import './ready.js';
 
 const main = document.querySelector('.docs');
 const calls = document.getElementById('calls');

@@ -1,4 +1,5 @@
 // Keeps the inbox current, and sends replies.
+import './ready.js';
 import { getText, postForm } from './http.js';
 import { follow } from './sse.js';
 

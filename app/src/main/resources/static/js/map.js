@@ -1,4 +1,5 @@
 // The map of a flow: looking at it and changing it by hand. What a change does is the server's to say.
+import './ready.js';
 import { Edits } from './edits.js';
 import { asFile, drawMap, drawSmall } from './map-drawing.js';
 import { pick } from './picker.js';

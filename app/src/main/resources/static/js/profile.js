@@ -1,4 +1,5 @@
 // The profile of a bot: uploads its picture.
+import './ready.js';
 import { postFile } from './http.js';
 
 document.querySelectorAll('[data-upload]').forEach((button) => button.addEventListener('click', () => {

@@ -1,4 +1,5 @@
-// A page with a script of its own takes no clicks and keys until that script listens: what came before would be lost unseen.
+// Imported by the script of every page that has one. Such a page comes inert: a click or key before the script listens would
+// be lost unseen. Nothing can be pressed between this and the rest of the script, which runs in one go.
 document.body.inert = false;
 if (document.activeElement === document.body) {
   document.querySelector('[autofocus]')?.focus();

@@ -1,4 +1,5 @@
 // The script of a flow: editing in place by keyboard and mouse. Rules live on the server; this shows and sends.
+import './ready.js';
 import { clash, complain } from './complaints.js';
 import { dock } from './dock.js';
 import { Edits } from './edits.js';

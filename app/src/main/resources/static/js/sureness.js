@@ -1,4 +1,5 @@
 // The knowledge of a bot: trying questions out, and what a setting of sureness would do.
+import './ready.js';
 import './try-out.js';
 
 const card = document.getElementById('sureness');

@@ -1,4 +1,5 @@
 // Asks the knowledge and shows what matched, without leaving the page.
+import './ready.js';
 import { getText } from './http.js';
 
 document.addEventListener('alpine:init', () => {

@@ -81,7 +81,7 @@ class CollectionsApi {
     }
 
     @PutMapping("/{id}/content")
-    @Operation(summary = "Replace everything in a collection and publish it; unfit parts are left out and listed")
+    @Operation(summary = "Replace entries, articles and synonyms and publish them; unfit parts are left out and listed")
     Replaced replace(@PathVariable String id, @RequestBody ContentForm form) {
         List<String> problems = new ArrayList<>();
         Set<String> refs = new HashSet<>();
@@ -111,7 +111,9 @@ class CollectionsApi {
                 .map(CollectionsApi::texts)
                 .filter(group -> group.size() > 1)
                 .toList();
-        knowledge.replace(id, new Content(entries, articles, synonyms));
+        knowledge.replace(
+                id,
+                new Content(entries, articles, synonyms, knowledge.content(id).tables()));
         return new Replaced(entries.size(), articles.size(), problems);
     }
 

@@ -7,6 +7,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.LongFunction;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -19,6 +21,8 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  */
 @Component
 public class EventStreams {
+
+    private static final Logger LOG = LoggerFactory.getLogger(EventStreams.class);
 
     /** Something to send. Ids grow. */
     public record Item(long id, Object data) {}
@@ -45,7 +49,8 @@ public class EventStreams {
                     last.set(item.id());
                 }
             } catch (IOException | IllegalStateException gone) {
-                emitter.completeWithError(gone);
+                // The container has noticed it too and tells the emitter.
+                LOG.debug("A reader is gone", gone);
             } finally {
                 lock.unlock();
             }
@@ -88,7 +93,7 @@ public class EventStreams {
             try {
                 stream.emitter.send(SseEmitter.event().comment("beat"));
             } catch (IOException | IllegalStateException gone) {
-                stream.emitter.completeWithError(gone);
+                LOG.debug("A reader is gone", gone);
             } finally {
                 stream.lock.unlock();
             }

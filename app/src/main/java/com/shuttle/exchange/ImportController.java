@@ -5,15 +5,11 @@ import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Page;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -177,15 +173,6 @@ class ImportController {
 
     private ResponseEntity<StreamingResponseBody> saved(
             String id, String ending, String type, StreamingResponseBody body) {
-        String name = knowledge.collection(id).name() + "." + ending;
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(name, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .contentType(MediaType.parseMediaType(type))
-                .body(body);
+        return Saved.as(knowledge.collection(id).name() + "." + ending, type, body);
     }
 }

@@ -8,9 +8,11 @@ import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.ss.util.WorkbookUtil;
 import org.apache.poi.xssf.streaming.SXSSFSheet;
 import org.apache.poi.xssf.streaming.SXSSFWorkbook;
 import org.jspecify.annotations.Nullable;
@@ -42,22 +44,31 @@ final class Sheets {
 
     /** UTF-8 with its mark, so that spreadsheets see it. */
     static void csv(List<Entry> entries, OutputStream out) throws IOException {
+        writeCsv(lines(entries), out);
+    }
+
+    static void writeCsv(List<List<String>> lines, OutputStream out) throws IOException {
         try (Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
                 CSVPrinter printer = new CSVPrinter(writer, CSVFormat.DEFAULT)) {
             writer.write('\ufeff');
-            printer.printRecord(HEADER);
-            for (Entry entry : entries) {
-                printer.printRecord(row(entry));
-            }
+            printer.printRecords(lines);
         }
     }
 
     static void xlsx(List<Entry> entries, OutputStream out) throws IOException {
+        writeXlsx("Entries", lines(entries), out);
+    }
+
+    private static List<List<String>> lines(List<Entry> entries) {
+        return Stream.concat(Stream.of(HEADER), entries.stream().map(Sheets::row))
+                .toList();
+    }
+
+    static void writeXlsx(String name, List<List<String>> lines, OutputStream out) throws IOException {
         try (SXSSFWorkbook book = new SXSSFWorkbook()) {
-            SXSSFSheet sheet = book.createSheet("Entries");
-            write(sheet.createRow(0), HEADER);
-            for (int i = 0; i < entries.size(); i++) {
-                write(sheet.createRow(i + 1), row(entries.get(i)));
+            SXSSFSheet sheet = book.createSheet(WorkbookUtil.createSafeSheetName(name));
+            for (int i = 0; i < lines.size(); i++) {
+                write(sheet.createRow(i), lines.get(i));
             }
             book.write(out);
         }

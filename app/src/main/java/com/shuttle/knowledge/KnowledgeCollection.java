@@ -5,5 +5,6 @@ package com.shuttle.knowledge;
  *
  * @param entries  how many there are
  * @param articles how many there are
+ * @param tables   how many there are
  */
-public record KnowledgeCollection(String id, String name, int entries, int articles) {}
+public record KnowledgeCollection(String id, String name, int entries, int articles, int tables) {}

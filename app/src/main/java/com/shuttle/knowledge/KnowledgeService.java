@@ -13,7 +13,10 @@ import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.knowledge.HealthCheck;
 import com.shuttle.core.knowledge.KnowledgeIndex;
+import com.shuttle.core.knowledge.TableMatch;
 import com.shuttle.core.reading.Words;
+import com.shuttle.core.table.Table;
+import com.shuttle.core.table.TableAnswers;
 import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
@@ -242,6 +245,12 @@ public class KnowledgeService {
                             new Match(ref, Source.ENTRY, title, 1, entry.answers(), new Why(title, 1, 1, List.of())));
                 }
             }
+            for (Table table : content.tables()) {
+                String own = ref(several, collection, table.ref());
+                if (TableMatch.table(ref).filter(own::equals).isPresent()) {
+                    return TableMatch.again(new TableAnswers(table.as(own)), ref);
+                }
+            }
             for (Article article : content.articles()) {
                 if (ref.equals(ref(several, collection, article.ref()))) {
                     return Optional.of(new Match(
@@ -293,7 +302,10 @@ public class KnowledgeService {
                         .map(a -> new Article(
                                 ref(true, collection, a.ref()), a.title(), a.markdown(), a.category(), a.standing()))
                         .toList(),
-                content.synonyms());
+                content.synonyms(),
+                content.tables().stream()
+                        .map(table -> table.as(ref(true, collection, table.ref())))
+                        .toList());
     }
 
     /** Where several collections are asked together, a ref names its collection too. */

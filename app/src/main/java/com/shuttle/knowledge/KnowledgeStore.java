@@ -5,6 +5,7 @@ import static com.shuttle.schema.Tables.BOT_COLLECTION;
 import static com.shuttle.schema.Tables.BOT_SURENESS;
 import static com.shuttle.schema.Tables.COLLECTION;
 import static com.shuttle.schema.Tables.ENTRY;
+import static com.shuttle.schema.Tables.KNOWLEDGE_TABLE;
 import static com.shuttle.schema.Tables.SYNONYM_GROUP;
 import static org.jooq.impl.DSL.noCondition;
 
@@ -36,10 +37,12 @@ class KnowledgeStore {
 
     private final DSLContext db;
     private final ArticleStore articles;
+    private final TableStore tables;
 
-    KnowledgeStore(DSLContext db, ArticleStore articles) {
+    KnowledgeStore(DSLContext db, ArticleStore articles, TableStore tables) {
         this.db = db;
         this.articles = articles;
+        this.tables = tables;
     }
 
     List<KnowledgeCollection> collections() {
@@ -51,11 +54,19 @@ class KnowledgeStore {
                 .from(ARTICLE)
                 .where(ARTICLE.COLLECTION_ID.eq(COLLECTION.ID))
                 .asField("articles");
-        return db.select(COLLECTION.ID, COLLECTION.NAME, entries, articles)
+        var asked = DSL.selectCount()
+                .from(KNOWLEDGE_TABLE)
+                .where(KNOWLEDGE_TABLE.COLLECTION_ID.eq(COLLECTION.ID))
+                .asField("tables");
+        return db.select(COLLECTION.ID, COLLECTION.NAME, entries, articles, asked)
                 .from(COLLECTION)
                 .orderBy(COLLECTION.NAME, COLLECTION.ID)
                 .fetch(row -> new KnowledgeCollection(
-                        row.value1(), row.value2(), row.get(entries, Integer.class), row.get(articles, Integer.class)));
+                        row.value1(),
+                        row.value2(),
+                        row.get(entries, Integer.class),
+                        row.get(articles, Integer.class),
+                        row.get(asked, Integer.class)));
     }
 
     void insert(String id, String name, Instant at) {
@@ -86,7 +97,11 @@ class KnowledgeStore {
                 .where(SYNONYM_GROUP.COLLECTION_ID.eq(collection))
                 .orderBy(SYNONYM_GROUP.ORDINAL)
                 .fetch(row -> Json.strings(row.value1()));
-        return new Content(entries, articles.all(collection), synonyms);
+        return new Content(
+                entries,
+                articles.all(collection),
+                synonyms,
+                tables.all(collection).stream().map(StoredTable::table).toList());
     }
 
     void replace(String collection, Content content, Instant at) {
@@ -94,6 +109,8 @@ class KnowledgeStore {
         articles.deleteAll(collection);
         content.entries().forEach(entry -> insert(Ids.next(), collection, entry, at));
         content.articles().forEach(article -> articles.insert(Ids.next(), collection, article, at));
+        tables.deleteAll(collection);
+        content.tables().forEach(table -> tables.insert(new StoredTable(Ids.next(), collection, table, at), at));
         setSynonyms(collection, content.synonyms());
     }
 

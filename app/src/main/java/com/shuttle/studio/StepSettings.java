@@ -131,7 +131,8 @@ final class StepSettings extends SettingForm {
                         List.of(
                                 new Choice("", "entries and articles"),
                                 new Choice("entries", "entries"),
-                                new Choice("articles", "articles")),
+                                new Choice("articles", "articles"),
+                                new Choice("tables", "tables")),
                         false));
                 folded.add(small("answerFrom", "answers from", "usual", "% confidence"));
                 folded.add(small("suggestFrom", "suggests from", "usual", "% confidence"));

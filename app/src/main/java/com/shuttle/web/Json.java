@@ -1,6 +1,7 @@
 package com.shuttle.web;
 
 import java.util.List;
+import java.util.Map;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -15,6 +16,8 @@ public final class Json {
             .build();
 
     private static final TypeReference<List<String>> STRINGS = new TypeReference<>() {};
+
+    private static final TypeReference<Map<String, String>> TEXTS = new TypeReference<>() {};
 
     private Json() {}
 
@@ -34,6 +37,10 @@ public final class Json {
 
     public static <T> List<T> readAll(String json, Class<T> type) {
         return MAPPER.readValue(json, MAPPER.getTypeFactory().constructCollectionType(List.class, type));
+    }
+
+    public static Map<String, String> texts(String json) {
+        return MAPPER.readValue(json, TEXTS);
     }
 
     public static List<String> strings(String json) {

@@ -23,6 +23,11 @@ public record Page<T>(List<T> items, int number, int pages, int total) {
         return new Page<>(items, Math.max(1, number), Math.max(1, (total + SIZE - 1) / SIZE), total);
     }
 
+    /** A page's number as somebody wrote it; 1 where it is none. */
+    public static int numbered(String written) {
+        return written.matches("[1-9]\\d{0,5}") ? Integer.parseInt(written) : 1;
+    }
+
     /** Items before page {@code number}. */
     public static int offset(int number) {
         return (Math.max(1, number) - 1) * SIZE;

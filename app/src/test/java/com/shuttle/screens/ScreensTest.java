@@ -88,7 +88,7 @@ class ScreensTest {
         page.locator("a.row-link").first().click();
         check(page, "entries");
         String collection = page.url();
-        for (String tab : List.of("/articles", "/articles/new", "/synonyms", "/health", "/import")) {
+        for (String tab : List.of("/articles", "/articles/new", "/tables", "/synonyms", "/health", "/import")) {
             page.navigate(collection + tab);
             check(page, tab);
         }

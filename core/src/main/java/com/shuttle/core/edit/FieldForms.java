@@ -35,7 +35,7 @@ final class FieldForms {
     private static final Pattern LOOK = Pattern.compile("|stars|faces|numbers");
     private static final Set<String> WEEKDAYS =
             Set.of("monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday");
-    private static final Set<String> SOURCES = Set.of("entries", "articles");
+    private static final Set<String> SOURCES = Set.of("entries", "articles", "tables");
     private static final Pattern VARIABLE = Pattern.compile("([a-z][a-z0-9_]{0,63})?");
     private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
 

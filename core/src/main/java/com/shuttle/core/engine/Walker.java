@@ -293,7 +293,7 @@ final class Walker {
         }
         List<Match> matches = finding.matches().stream()
                 .filter(match -> step.sources().isEmpty()
-                        || step.sources().contains(match.source() == Finding.Source.ENTRY ? "entries" : "articles"))
+                        || step.sources().contains(match.source().plural()))
                 .toList();
         double best = matches.isEmpty() ? 0 : matches.getFirst().confidence();
         if (step.answerFrom() == 0 && step.suggestFrom() == 0 && best == finding.confidence()) {

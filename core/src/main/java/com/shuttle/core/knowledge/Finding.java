@@ -25,16 +25,30 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
         NONE
     }
 
-    /** Whether a match is an entry or a passage of an article. */
+    /** Whether a match is an entry, a passage of an article, or rows of a table. */
     public enum Source {
-        ENTRY,
-        ARTICLE
+        ENTRY("entries"),
+        ARTICLE("articles"),
+        TABLE("tables");
+
+        private final String plural;
+
+        Source(String plural) {
+            this.plural = plural;
+        }
+
+        /** As steps name what they answer from. */
+        public String plural() {
+            return plural;
+        }
     }
 
     /**
      * One thing that was found.
      *
-     * @param title   the entry's first phrasing, or the article's title with the passage's heading
+     * @param ref     of the entry or article; of a table with the question, see {@link TableMatch}
+     * @param title   the entry's first phrasing, the article's title with the passage's heading, or what a table was
+     *                understood to be asked
      * @param answers what may be said, at least one, Markdown
      */
     public record Match(String ref, Source source, String title, double confidence, List<String> answers, Why why) {

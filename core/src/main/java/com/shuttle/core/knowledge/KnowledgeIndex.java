@@ -7,6 +7,7 @@ import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.knowledge.Meaning.Model;
 import com.shuttle.core.knowledge.WordIndex.QueryWord;
 import com.shuttle.core.reading.Words;
+import com.shuttle.core.table.TableAnswers;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -56,6 +57,7 @@ public final class KnowledgeIndex {
     /** Units by their wordings, in normal form. */
     private final Map<String, Set<Integer>> byWording = new HashMap<>();
 
+    private final List<TableAnswers> tables;
     private final WordIndex words;
     private final Synonyms synonyms;
     private final Spelling spelling;
@@ -68,6 +70,7 @@ public final class KnowledgeIndex {
         this.meaning = meaning;
         this.calibration = calibration;
         units = Unit.of(content);
+        tables = content.tables().stream().map(TableAnswers::new).toList();
         for (int u = 0; u < units.size(); u++) {
             if (units.get(u).source() == Source.ENTRY) {
                 for (String wording : units.get(u).wordings()) {
@@ -86,8 +89,11 @@ public final class KnowledgeIndex {
                 .toList();
         synonyms = new Synonyms(content.synonyms(), texts);
         words = new WordIndex(texts, synonyms);
-        spelling = new Spelling(
-                Stream.concat(texts.stream(), content.synonyms().stream().flatMap(List::stream)));
+        spelling = new Spelling(Stream.of(
+                        texts.stream(),
+                        content.synonyms().stream().flatMap(List::stream),
+                        tables.stream().flatMap(table -> table.phrases().stream()))
+                .flatMap(all -> all));
         tongue = Tongue.of(String.join("\n", texts.subList(0, Math.min(100, texts.size()))));
     }
 
@@ -130,20 +136,32 @@ public final class KnowledgeIndex {
     }
 
     private Finding find(String question) {
-        if (units.isEmpty() || question.codePoints().noneMatch(Character::isLetterOrDigit)) {
+        if (question.codePoints().noneMatch(Character::isLetterOrDigit)) {
             return Finding.NOTHING;
         }
+        List<Match> ranked = Stream.concat(
+                        units.isEmpty() ? Stream.of() : unitsFor(question),
+                        tables.stream()
+                                .flatMap(table -> TableMatch.of(table, question, spelling.repaired(question)).stream()))
+                .sorted(Comparator.comparingDouble(Match::confidence).reversed().thenComparing(Match::ref))
+                .limit(LISTED)
+                .toList();
+        if (ranked.isEmpty()) {
+            return Finding.NOTHING;
+        }
+        double confidence = ranked.getFirst().confidence();
+        return new Finding(calibration.outcome(confidence), confidence, ranked);
+    }
+
+    private Stream<Match> unitsFor(String question) {
         Asked asked = new Asked(question);
         boolean readable = Tongue.of(question).equals(tongue);
-        List<Match> ranked = scored(asked).stream()
+        return scored(asked).stream()
                 .sorted(Comparator.comparingDouble(Scored::confidence)
                         .reversed()
                         .thenComparing(Scored::ref))
                 .limit(LISTED)
-                .map(scored -> match(scored, asked, readable ? 1 : calibration.suggestFrom() / 2))
-                .toList();
-        double confidence = ranked.getFirst().confidence();
-        return new Finding(calibration.outcome(confidence), confidence, ranked);
+                .map(scored -> match(scored, asked, readable ? 1 : calibration.suggestFrom() / 2));
     }
 
     /** A question as it is looked for. */

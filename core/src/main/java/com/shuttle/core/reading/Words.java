@@ -117,7 +117,7 @@ public final class Words {
         return word.length() < 4 ? 0 : word.length() < 8 ? 1 : 2;
     }
 
-    private static String fold(String text) {
+    public static String fold(String text) {
         String lower = text.toLowerCase(Locale.ROOT);
         return isAscii(lower)
                 ? lower

@@ -6,7 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
+import com.shuttle.core.table.Column;
+import com.shuttle.core.table.Column.Kind;
+import com.shuttle.core.table.Table;
+import com.shuttle.core.table.TableAnswers;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -16,6 +21,19 @@ import org.junit.jupiter.params.provider.ValueSource;
 class KnowledgeIndexTest {
 
     private static final Meaning MEANING = Meaning.of(Meaning.shipped());
+
+    private static final Table LAMPS = new Table(
+            "lamps",
+            "Lamps",
+            List.of(),
+            List.of(
+                    new Column("n", "Lamp", Kind.TEXT, ""),
+                    new Column("w", "Weight", Kind.NUMBER, "g"),
+                    new Column("p", "Price", Kind.MONEY, "GBP")),
+            List.of(
+                    new Table.Row("1", Map.of("n", "Glow", "w", "120", "p", "14")),
+                    new Table.Row("2", Map.of("n", "Beam", "w", "400", "p", "30"))),
+            true);
 
     private static final Content CONTENT = new Content(
             List.of(
@@ -120,6 +138,31 @@ class KnowledgeIndexTest {
     void aFollowUpIsCompletedFromTheQuestionBefore() {
         Finding finding = INDEX.ask(List.of("how much are tickets", "and for children?"));
         assertThat(finding.matches().getFirst().ref()).isEqualTo("price");
+    }
+
+    @Test
+    void tablesAreAskedBesideTheRest() {
+        KnowledgeIndex index = new KnowledgeIndex(
+                CONTENT.and(new Content(List.of(), List.of(), List.of(), List.of(LAMPS))), MEANING, Calibration.USUAL);
+        Finding finding = index.ask(List.of("which lamps are ligther than 300 g?"));
+        assertThat(finding.outcome()).isEqualTo(Outcome.ANSWER);
+        Match match = finding.matches().getFirst();
+        assertThat(match.source()).isEqualTo(Source.TABLE);
+        assertThat(match.answers().getFirst()).isEqualTo("Lamps lighter than 300 g:\n\n- **Glow**: 120 g, £14");
+        assertThat(TableMatch.table(match.ref())).contains("lamps");
+        assertThat(TableMatch.again(new TableAnswers(LAMPS), match.ref())).contains(match);
+        assertThat(index.ask(List.of("which lamps are lighter than 500 g", "and the cheapest?"))
+                        .reply())
+                .contains("Glow")
+                .doesNotContain("Beam");
+        assertThat(index.ask(List.of("Can I bring my dog?")).reply()).contains("on a lead");
+        assertThat(new KnowledgeIndex(
+                                new Content(List.of(), List.of(), List.of(), List.of(LAMPS)),
+                                MEANING,
+                                Calibration.USUAL)
+                        .ask(List.of("cheapest lamp"))
+                        .reply())
+                .contains("Glow");
     }
 
     @Test

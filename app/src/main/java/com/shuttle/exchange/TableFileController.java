@@ -1,0 +1,145 @@
+package com.shuttle.exchange;
+
+import com.shuttle.core.table.Table;
+import com.shuttle.core.table.Table.Row;
+import com.shuttle.exchange.TableSheets.Brought;
+import com.shuttle.knowledge.StoredTable;
+import com.shuttle.knowledge.TableService;
+import jakarta.servlet.http.HttpSession;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Tables that may be asked, brought in from sheets and saved as such. */
+@Controller
+@RequestMapping("/knowledge/{id}/tables")
+class TableFileController {
+
+    /** More faults than this are told by their number. */
+    private static final int MOST_FAULTS = 20;
+
+    private final TableService tables;
+
+    TableFileController(TableService tables) {
+        this.tables = tables;
+    }
+
+    @PostMapping("/file")
+    String make(@PathVariable String id, @RequestParam MultipartFile file, RedirectAttributes flash)
+            throws IOException {
+        String list = "redirect:/knowledge/" + id + "/tables";
+        String name = fileName(file);
+        try {
+            Table table = TableSheets.table(title(name), sheet(name, file.getBytes()));
+            if (table.columns().size() > Table.MOST_COLUMNS || table.rows().size() > Table.MOST_ROWS) {
+                throw new Unreadable(
+                        "A table has up to %d columns and %,d rows.".formatted(Table.MOST_COLUMNS, Table.MOST_ROWS));
+            }
+            flash.addFlashAttribute("saved", true);
+            flash.addFlashAttribute(
+                    "brought",
+                    "%d rows were brought in. Look at the kinds of the columns, then let visitors be answered from it."
+                            .formatted(table.rows().size()));
+            return list + "/" + tables.add(id, table);
+        } catch (Unreadable unreadable) {
+            flash.addFlashAttribute("errors", Map.of("file", unreadable.getMessage()));
+            return list;
+        }
+    }
+
+    /** "evening-rides.csv" is about "Evening rides". */
+    private static String title(String fileName) {
+        String words = fileName.replaceFirst("\\.[^.]*$", "")
+                .replaceAll("[_\\-\\s]+", " ")
+                .strip();
+        String name = words.isEmpty() ? "Table" : words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
+        return name.length() > 100 ? name.substring(0, 100) : name;
+    }
+
+    private static String fileName(MultipartFile file) {
+        return file.getOriginalFilename() == null ? "" : file.getOriginalFilename();
+    }
+
+    private static Sheet sheet(String name, byte[] bytes) throws Unreadable {
+        String low = name.toLowerCase(Locale.ROOT);
+        if (low.endsWith(".xlsx")) {
+            return SheetReader.xlsx(bytes);
+        }
+        if (low.endsWith(".csv") || low.endsWith(".tsv") || low.endsWith(".txt")) {
+            return SheetReader.csv(bytes);
+        }
+        throw new Unreadable("Please choose a CSV or XLSX file.");
+    }
+
+    /** @param way {@code merge} or {@code replace} */
+    @PostMapping("/{table}/file")
+    String rows(
+            @PathVariable String id,
+            @PathVariable String table,
+            @RequestParam MultipartFile file,
+            @RequestParam(defaultValue = "merge") String way,
+            @RequestParam(defaultValue = "false") boolean partly,
+            HttpSession session,
+            RedirectAttributes flash)
+            throws IOException {
+        StoredTable before = tables.table(table);
+        try {
+            Brought brought = TableSheets.read(before.table(), sheet(fileName(file), file.getBytes()));
+            flash.addFlashAttribute("faults", shortened(brought.faults()));
+            if (brought.rows().isEmpty() || !partly && !brought.faults().isEmpty()) {
+                throw new Unreadable("Nothing was brought in. Mend the file, or let what does not fit be left out.");
+            }
+            List<Row> rows =
+                    way.equals("replace") ? brought.rows() : TableSheets.merged(before.table(), brought.rows());
+            if (rows.size() > Table.MOST_ROWS) {
+                throw new Unreadable("A table has up to %,d rows.".formatted(Table.MOST_ROWS));
+            }
+            tables.set(table, before.table().with(rows));
+            session.setAttribute(StoredTable.BEFORE, before);
+            flash.addFlashAttribute("saved", true);
+            flash.addFlashAttribute(
+                    "brought",
+                    "%d rows were brought in.".formatted(brought.rows().size()));
+        } catch (Unreadable unreadable) {
+            flash.addFlashAttribute(
+                    "errors", Map.of("table", unreadable.getMessage(), "file", unreadable.getMessage()));
+        }
+        return "redirect:/knowledge/" + id + "/tables/" + table;
+    }
+
+    private static List<String> shortened(List<String> faults) {
+        if (faults.size() <= MOST_FAULTS) {
+            return faults;
+        }
+        List<String> first = new ArrayList<>(faults.subList(0, MOST_FAULTS));
+        first.add("And %d more.".formatted(faults.size() - MOST_FAULTS));
+        return first;
+    }
+
+    @GetMapping("/{table}.csv")
+    ResponseEntity<StreamingResponseBody> csv(@PathVariable String id, @PathVariable String table) {
+        Table stored = tables.table(table).table();
+        return Saved.as(stored.name() + ".csv", "text/csv", out -> Sheets.writeCsv(TableSheets.lines(stored), out));
+    }
+
+    @GetMapping("/{table}.xlsx")
+    ResponseEntity<StreamingResponseBody> xlsx(@PathVariable String id, @PathVariable String table) {
+        Table stored = tables.table(table).table();
+        return Saved.as(
+                stored.name() + ".xlsx",
+                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+                out -> Sheets.writeXlsx(stored.name(), TableSheets.lines(stored), out));
+    }
+}

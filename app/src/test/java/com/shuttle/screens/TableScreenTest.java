@@ -1,0 +1,127 @@
+package com.shuttle.screens;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import com.shuttle.ServerTest;
+import com.shuttle.TestData;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** Tables are made, filled in, brought in from a file, and asked. */
+@ServerTest
+class TableScreenTest {
+
+    private final int port;
+    private final TestData data;
+
+    TableScreenTest(@LocalServerPort int port, TestData data) {
+        this.port = port;
+        this.data = data;
+    }
+
+    private Page collection(Screens screens) {
+        Page page = screens.signedIn("maren.holt");
+        page.navigate("/knowledge");
+        page.locator("input[name=name]").fill(data.name("Boat house"));
+        page.keyboard().press("Enter");
+        page.locator("a:has-text('Tables')").click();
+        return page;
+    }
+
+    private static Locator cell(Page page, int row, int column) {
+        return page.locator(".sheet-grid")
+                .first()
+                .locator("tbody tr")
+                .nth(row)
+                .locator("td")
+                .nth(column)
+                .locator("input, select")
+                .first();
+    }
+
+    private static void file(Page page, String name, String csv) {
+        page.locator("#file").setInputFiles(new FilePayload(name, "text/csv", csv.getBytes(StandardCharsets.UTF_8)));
+        page.locator("form[action$='/file'] button").click();
+    }
+
+    private static void ask(Page page, String question) {
+        page.locator("#try-question").fill(question);
+        page.keyboard().press("Enter");
+    }
+
+    @Test
+    void aTableIsFilledInAndAsked() {
+        try (Screens screens = new Screens(port)) {
+            Page page = collection(screens);
+            assertThat(page.locator(".empty")).containsText("No tables yet");
+            page.locator("#name").fill("Boats");
+            page.locator("button:has-text('Begin')").click();
+            page.locator("[name='column.1.name']").fill("Weight");
+            page.locator("[name='column.1.kind']").selectOption("Number");
+            page.locator("[name='column.1.unit']").fill("kg");
+            page.getByText("answered from it").click();
+            page.locator(".columns-card button").click();
+            assertThat(page.locator(".notice")).containsText("Saved");
+
+            cell(page, 0, 0).fill("Heron");
+            cell(page, 0, 1).fill("quite heavy");
+            cell(page, 1, 0).fill("Dabchick");
+            cell(page, 1, 1).fill("9000 g");
+            page.locator("button:has-text('Save the rows')").click();
+            assertThat(page.locator(".sheet-grid .field-error")).hasText("“quite heavy” is not a number of kg.");
+            assertThat(cell(page, 1, 0)).hasValue("Dabchick");
+            cell(page, 0, 1).fill("26");
+            page.locator("button:has-text('Save the rows')").click();
+            assertThat(cell(page, 1, 1)).hasValue("9");
+
+            ask(page, "which boats are lighter than 10 kg?");
+            assertThat(page.locator(".try-result .verdict")).containsText("Answers.");
+            assertThat(page.locator(".try-result .bubble")).containsText("Boats lighter than 10 kg");
+            assertThat(page.locator(".try-result .bubble li")).hasText("Dabchick: 9 kg");
+
+            page.locator("[aria-label='Delete Heron']").check();
+            page.locator("button:has-text('Save the rows')").click();
+            assertThat(cell(page, 0, 0)).hasValue("Dabchick");
+            page.locator("button:has-text('Undo')").click();
+            assertThat(cell(page, 0, 0)).hasValue("Heron");
+
+            page.locator("button:has-text('Delete the table')").click();
+            assertThat(page.locator(".empty")).isVisible();
+            page.locator("button:has-text('Put it back')").click();
+            assertThat(cell(page, 0, 0)).hasValue("Heron");
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
+
+    @Test
+    void aSpreadsheetBecomesATableAndAnotherIsMendedFirst() {
+        try (Screens screens = new Screens(port)) {
+            Page page = collection(screens);
+            file(page, "rowing-boats.csv", "Boat,Weight (kg),Folds\nHeron,26,no\nDabchick,9,yes\n");
+            assertThat(page.locator(".table-head h2")).hasText("Rowing boats");
+            assertThat(page.locator(".table-head .mark-state")).hasText("draft");
+            assertThat(page.locator("[name='column.2.kind']")).hasValue("YES_NO");
+
+            file(page, "more.csv", "Boat,Weight (kg)\nOtter,very\nMoorhen,31\n");
+            assertThat(page.locator("ul.notice.bad li")).hasText("Line 2, Weight: “very” is not a number of kg.");
+            assertThat(page.locator(".table-head .hint")).hasText("2 rows");
+            page.getByText("leave out cells that do not fit").click();
+            file(page, "more.csv", "Boat,Weight (kg)\nOtter,very\nMoorhen,31\n");
+            assertThat(page.locator(".table-head .hint")).hasText("4 rows");
+
+            page.locator("[name=by]").first().selectOption("by Weight, last first");
+            page.locator("button:has-text('Show')").click();
+            assertThat(cell(page, 0, 0)).hasValue("Moorhen");
+            assertThat(page.waitForDownload(() ->
+                                    page.locator("a:has-text('Save as CSV')").click())
+                            .suggestedFilename())
+                    .isEqualTo("Rowing boats.csv");
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
+}

@@ -1,0 +1,174 @@
+package com.shuttle.core.table;
+
+import com.shuttle.core.table.Column.Kind;
+import java.math.BigDecimal;
+import java.text.NumberFormat;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeFormatterBuilder;
+import java.util.Arrays;
+import java.util.Currency;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** What stands in a cell: read from what people write, kept in one form, shown in another. Pure functions. */
+public final class Cell {
+
+    /** Longer texts are refused. */
+    public static final int LONGEST = 2000;
+
+    private static final Pattern FIGURE =
+            Pattern.compile("([£$€]?)\\s*(-?\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|-?\\d+(?:\\.\\d+)?)\\s*(.*)");
+    private static final Set<String> YES = Set.of("yes", "y", "true", "1", "x", "✓", "ja");
+    private static final Set<String> NO = Set.of("no", "n", "false", "0", "-", "✗", "nein");
+    private static final List<DateTimeFormatter> DATES = List.of(
+            DateTimeFormatter.ISO_LOCAL_DATE,
+            DateTimeFormatter.ofPattern("d/M/uuuu"),
+            DateTimeFormatter.ofPattern("d.M.uuuu"),
+            named("d MMMM uuuu"),
+            named("d MMM uuuu"));
+    private static final DateTimeFormatter SHOWN = DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.UK);
+
+    private Cell() {}
+
+    private static DateTimeFormatter named(String pattern) {
+        return new DateTimeFormatterBuilder()
+                .parseCaseInsensitive()
+                .appendPattern(pattern)
+                .toFormatter(Locale.UK);
+    }
+
+    /** What came of reading a cell: its one form, or why it is refused, as a sentence. */
+    public sealed interface Read {
+        record Taken(String cell) implements Read {}
+
+        record Refused(String why) implements Read {}
+    }
+
+    /** Reads what somebody wrote for a column. A figure may have a unit that measures the same as the column's. */
+    public static Read read(Column column, String written) {
+        String text = written.strip();
+        if (text.length() > LONGEST) {
+            return new Read.Refused("Please keep a cell below %d characters.".formatted(LONGEST));
+        }
+        if (text.isEmpty()) {
+            return new Read.Taken("");
+        }
+        Optional<String> cell = switch (column.kind()) {
+            case TEXT -> Optional.of(text.replaceAll("\\s+", " "));
+            case LIST -> Optional.of(String.join(", ", values(text)));
+            case NUMBER, MONEY -> figure(column, text);
+            case DATE -> date(text).map(LocalDate::toString);
+            case YES_NO -> yesNo(text);
+        };
+        return cell.<Read>map(Read.Taken::new)
+                .orElseGet(() -> new Read.Refused("“%s” is not %s."
+                        .formatted(
+                                text.length() > 40 ? text.substring(0, 40) + "…" : text,
+                                switch (column.kind()) {
+                                    case NUMBER ->
+                                        column.unit().isEmpty() ? "a number" : "a number of " + column.unit();
+                                    case MONEY -> "an amount of " + column.unit();
+                                    case DATE -> "a date such as 2026-06-30 or 30 June 2026";
+                                    default -> "yes or no";
+                                })));
+    }
+
+    private static Optional<String> yesNo(String text) {
+        String word = text.toLowerCase(Locale.ROOT);
+        return YES.contains(word) ? Optional.of("yes") : NO.contains(word) ? Optional.of("no") : Optional.empty();
+    }
+
+    private static Optional<LocalDate> date(String text) {
+        for (DateTimeFormatter form : DATES) {
+            try {
+                return Optional.of(LocalDate.parse(text, form));
+            } catch (DateTimeException e) {
+                // the next form may fit
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<String> figure(Column column, String text) {
+        Matcher matcher = FIGURE.matcher(text);
+        if (!matcher.matches() || matcher.group(2).length() > 30) {
+            return Optional.empty();
+        }
+        BigDecimal figure = new BigDecimal(matcher.group(2).replace(",", ""));
+        String sign = matcher.group(1);
+        String named = (sign.isEmpty() ? matcher.group(3) : sign).strip().toLowerCase(Locale.ROOT);
+        if (!sign.isEmpty() && !matcher.group(3).isBlank()) {
+            return Optional.empty();
+        }
+        if (named.isEmpty()) {
+            return Optional.of(plain(figure));
+        }
+        Optional<Units.Unit> own = Units.of(column);
+        if (own.isPresent() && Phrase.singular(named).equals(own.get().measures())) {
+            return Optional.of(plain(figure));
+        }
+        return Units.listed(named)
+                .filter(unit -> own.isPresent() && own.get().measures().equals(unit.measures()))
+                .map(unit -> plain(Units.convert(figure, unit, own.get())));
+    }
+
+    static String plain(BigDecimal figure) {
+        return figure.signum() == 0 ? "0" : figure.stripTrailingZeros().toPlainString();
+    }
+
+    /** The values of a cell with several. */
+    public static List<String> values(String cell) {
+        return Arrays.stream(cell.split("[,;\\n]"))
+                .map(value -> value.strip().replaceAll("\\s+", " "))
+                .filter(value -> !value.isEmpty())
+                .distinct()
+                .toList();
+    }
+
+    /** A cell as visitors read it; empty stays empty. */
+    public static String shown(Column column, String cell) {
+        if (cell.isEmpty()) {
+            return "";
+        }
+        return switch (column.kind()) {
+            case TEXT, LIST, YES_NO -> cell;
+            case DATE -> LocalDate.parse(cell).format(SHOWN);
+            case NUMBER -> grouped(new BigDecimal(cell)) + unitOf(column);
+            case MONEY -> money(new BigDecimal(cell), column.unit());
+        };
+    }
+
+    private static String unitOf(Column column) {
+        return column.unit().isEmpty() ? "" : column.unit().equals("%") ? "%" : " " + column.unit();
+    }
+
+    private static String grouped(BigDecimal figure) {
+        NumberFormat format = NumberFormat.getNumberInstance(Locale.UK);
+        format.setMaximumFractionDigits(6);
+        return format.format(figure);
+    }
+
+    private static String money(BigDecimal figure, String currency) {
+        NumberFormat format = NumberFormat.getCurrencyInstance(Locale.UK);
+        try {
+            format.setCurrency(Currency.getInstance(currency));
+        } catch (IllegalArgumentException e) {
+            return grouped(figure) + " " + currency;
+        }
+        int decimals = figure.stripTrailingZeros().scale() > 0 ? 2 : 0;
+        format.setMinimumFractionDigits(decimals);
+        format.setMaximumFractionDigits(2);
+        return format.format(figure);
+    }
+
+    /** What rows are ordered by: figures and dates by size, texts by letter. @param a and {@code b} not empty */
+    public static int compare(Kind kind, String a, String b) {
+        return kind.figures() ? new BigDecimal(a).compareTo(new BigDecimal(b)) : a.compareToIgnoreCase(b);
+    }
+}

@@ -1,0 +1,76 @@
+package com.shuttle.core.table;
+
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * A column of a table.
+ *
+ * @param key   letters and digits, unique within the table, stable when the column is renamed
+ * @param name  as people read it
+ * @param unit  of figures ("kg"), the currency's code for money; else empty
+ * @param also  other names for it in questions
+ * @param bound what the figures of a column say about a figure that is asked for; {@link Bound#EXACT} for other kinds
+ */
+public record Column(String key, String name, Kind kind, String unit, List<String> also, Bound bound) {
+
+    /** What stands in a column. */
+    public enum Kind {
+        TEXT("Text"),
+        /** Several values, written with commas between. */
+        LIST("Several values"),
+        NUMBER("Number"),
+        MONEY("Money"),
+        DATE("Date"),
+        YES_NO("Yes or no");
+
+        private final String label;
+
+        Kind(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        public boolean figures() {
+            return this == NUMBER || this == MONEY;
+        }
+    }
+
+    /** How a figure with no comparison ("for 30 people") is compared with those of a column. */
+    public enum Bound {
+        EXACT("exactly this"),
+        /** A row serves for figures up to its own, like places at a table. */
+        UP_TO("up to this"),
+        /** A row serves for figures from its own on, like the least age for a ride. */
+        FROM("from this on");
+
+        private final String label;
+
+        Bound(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    public Column {
+        also = also == null ? List.of() : List.copyOf(also);
+        unit = unit == null ? "" : unit;
+        bound = bound == null || !kind.figures() ? Bound.EXACT : bound;
+    }
+
+    public Column(String key, String name, Kind kind, String unit) {
+        this(key, name, kind, unit, List.of(), Bound.EXACT);
+    }
+
+    /** The name within a sentence: small unless it is an abbreviation. */
+    String inSentence() {
+        boolean abbreviated = name.length() > 1 && Character.isUpperCase(name.charAt(1));
+        return abbreviated ? name : name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1);
+    }
+}
