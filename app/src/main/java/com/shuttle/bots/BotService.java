@@ -6,6 +6,7 @@ import com.shuttle.core.edit.FlowEditor;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Variable;
@@ -228,6 +229,13 @@ public class BotService {
         return Checked.good(kept(bot, variables, bot.standing()));
     }
 
+    /** Sets what a bot says on occasions. */
+    @Transactional
+    public void setResponses(String id, List<Response> responses) {
+        Bot bot = bot(id);
+        store.update(bot.with(bot.manner().saying(responses)));
+    }
+
     /** Sets how standing requests are heard. */
     @Transactional
     public void setStanding(String id, List<StandingWords> standing) {
@@ -265,7 +273,8 @@ public class BotService {
                         bot.region(),
                         bot.zone(),
                         bot.manner().team(),
-                        bot.manner().hours()),
+                        bot.manner().hours(),
+                        bot.manner().responses()),
                 bot.mainFlow(),
                 store.drafts(bot.id()).stream().map(Draft::flow).toList(),
                 bot.variables(),

@@ -8,6 +8,8 @@ import com.shuttle.bots.MediaService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.engine.Speaker;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.Occasion;
+import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.core.knowledge.Content;
@@ -50,6 +52,14 @@ class Demo implements ApplicationRunner {
             "friday", "10:00-22:00",
             "saturday", "10:00-22:00",
             "sunday", "10:00-17:00");
+
+    private static final List<Response> RESPONSES = List.of(
+            says(
+                    Occasion.NOT_FOUND,
+                    "I don't know that one, and I'd rather not guess. I've noted it for the guides.",
+                    "I don't know that one. I've noted it, and a guide looks at it when we are open again."),
+            says(Occasion.BUSY, "All our guides are out with visitors at the moment.", ""),
+            says(Occasion.CLOSED, "Our guides have gone home; they are here Wednesday to Sunday from ten.", ""));
 
     private static final List<String> PICTURES = List.of("dome.png", "hall.png", "terrace.png");
 
@@ -147,6 +157,11 @@ class Demo implements ApplicationRunner {
         LOG.info("The demo is made: Tarnfell Observatory with its bots");
     }
 
+    private static Response says(Occasion occasion, String say, String outside) {
+        List<String> after = outside.isEmpty() ? List.of() : List.of(outside);
+        return new Response(occasion, true, List.of(say), after, List.of(), 0);
+    }
+
     private Account person(String name, String email, Role role) {
         return good(accounts.create(name, email, PASSWORD, role));
     }
@@ -168,7 +183,7 @@ class Demo implements ApplicationRunner {
             Account designer)
             throws IOException {
         Bot bot = good(bots.create(name, "GB", designer.id()));
-        Manner manner = new Manner("", "", HOURS, "en-GB", 0);
+        Manner manner = new Manner("", "", HOURS, "en-GB", 0, RESPONSES);
         bot = good(bots.change(bot.id(), new BotForm(name, slug, description, "GB", "Europe/London", manner)));
         knowledge.setCollections(bot.id(), List.of(collection));
         for (String file : files) {

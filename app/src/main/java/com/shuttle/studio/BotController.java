@@ -172,7 +172,8 @@ class BotController {
                 all.getOrDefault("team", ""),
                 BotForm.hours(hours),
                 all.getOrDefault("language", "en").strip(),
-                letters.isEmpty() ? 0 : letters.matches("\\d{1,6}") ? Integer.parseInt(letters) : -1);
+                letters.isEmpty() ? 0 : letters.matches("\\d{1,6}") ? Integer.parseInt(letters) : -1,
+                bots.bot(id).manner().responses());
         BotForm form = new BotForm(name, slug, description, region, zone, manner);
         if (bots.change(id, form) instanceof Checked.Bad<Bot> bad) {
             Bot bot = frame.fill(id, "profile", model);

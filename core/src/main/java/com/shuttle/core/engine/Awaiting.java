@@ -48,6 +48,8 @@ public record Awaiting(
         ANSWER,
         /** One of several entries that may have been meant. */
         SUGGESTION,
+        /** Whatever the visitor likes; a few things are offered. */
+        NEXT,
         /** A time to come. */
         TIME,
         /** A signal from outside. */

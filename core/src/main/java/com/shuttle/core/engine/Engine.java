@@ -1,10 +1,13 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.engine.Message.From;
+import com.shuttle.core.engine.Message.Offer;
 import com.shuttle.core.engine.Turn.Reason;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.HandOff;
+import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Question;
+import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wait;
@@ -70,7 +73,13 @@ public final class Engine {
                 run.trace("picked", labels(state, picked.options()));
                 new Picks(run, walker, new Repairs(run, walker)).pick(picked.options());
             }
-            case Event.TimeCame ignored -> timeCame(run, walker);
+            case Event.TimeCame came -> {
+                if (came.key().equals(state.quiet())) {
+                    new Silence(run).broken();
+                } else {
+                    timeCame(run, walker);
+                }
+            }
             case Event.Signalled signalled -> {
                 Step step = playbook.step(run.at());
                 if (step instanceof Wait wait) {
@@ -91,10 +100,25 @@ public final class Engine {
             case Event.AgentClosed ignored -> close(run, walker);
         }
         walker.walk();
-        if (run.restsSilently() && event instanceof Event.Said) {
+        rest(run, event);
+        new Silence(run).after(event);
+        return run.done();
+    }
+
+    /** What a conversation that rests after a visitor's word offers next. */
+    private static void rest(TurnRun run, Event event) {
+        boolean said = event instanceof Event.Said;
+        if (!run.rests() || !said && !(event instanceof Event.Picked)) {
+            return;
+        }
+        Response next = run.response(Occasion.NEXT);
+        if (next.on()) {
+            List<Offer> offers = Offers.words(next.offers());
+            run.respond(Occasion.NEXT, "", offers);
+            run.await(offers.isEmpty() ? null : Awaiting.offering(Awaiting.Kind.NEXT, offers));
+        } else if (said && run.silentSoFar()) {
             run.say(Phrasebook.RESTING);
         }
-        return run.done();
     }
 
     /**
@@ -125,7 +149,7 @@ public final class Engine {
             run.trace("nobody came", "");
             run.leaveQueue();
             if (step instanceof HandOff handOff) {
-                run.say(handOff.nobody().isBlank() ? Phrasebook.NOBODY : handOff.nobody());
+                walker.nobody(handOff.nobody());
                 walker.leave(handOff, "nobody");
             }
         } else if (step instanceof Wait wait) {
@@ -173,7 +197,8 @@ public final class Engine {
             case Event.AgentTook ignored -> state.speaker() == Speaker.PERSON ? Reason.ALREADY_TAKEN : null;
             case Event.Sent ignored -> asksFor(state, ValueType.FILE) ? null : Reason.NOT_ASKED;
             case Event.Confided ignored -> asksFor(state, ValueType.SECRET) ? null : Reason.NOT_ASKED;
-            case Event.TimeCame(Stamp stamp, String key) -> waitsFor(state, key, false) ? null : Reason.TOO_LATE;
+            case Event.TimeCame(Stamp stamp, String key) ->
+                waitsFor(state, key, false) || !key.isEmpty() && key.equals(state.quiet()) ? null : Reason.TOO_LATE;
             case Event.Signalled(Stamp stamp, String key, String text) ->
                 waitsFor(state, key, true) ? null : Reason.TOO_LATE;
             case Event.AgentReturned ignored -> state.speaker() == Speaker.PERSON ? null : Reason.NOT_WITH_PERSON;

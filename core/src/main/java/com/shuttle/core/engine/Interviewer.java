@@ -276,7 +276,7 @@ final class Interviewer {
             }
             return;
         }
-        walker.alsoAsked(text);
+        walker.answering.alsoAsked(text);
         next(interview);
     }
 

@@ -4,6 +4,7 @@ import com.shuttle.core.engine.Message.Offer;
 import com.shuttle.core.flow.Answer;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
@@ -45,8 +46,13 @@ final class Listener {
     }
 
     void take(String text) {
-        if (offeredByName(text)
-                || repairs.standingRequest(text)
+        if (offeredByName(text)) {
+            return;
+        }
+        if (run.awaiting() != null && run.awaiting().kind() == Awaiting.Kind.NEXT) {
+            run.await(null);
+        }
+        if (repairs.standingRequest(text)
                 || answersAlone(text)
                 || repairs.change(text)
                 || answersPending(text)
@@ -124,12 +130,12 @@ final class Listener {
             case ANSWER -> {
                 if (step instanceof Answer answer && !leadsElsewhere(text)) {
                     run.await(null);
-                    walker.answer(answer, text);
+                    walker.answering.answer(answer, text);
                     yield true;
                 }
                 yield false;
             }
-            case TIME, SIGNAL, AGENT -> false;
+            case NEXT, TIME, SIGNAL, AGENT -> false;
         };
     }
 
@@ -208,7 +214,8 @@ final class Listener {
                 if (!question.onlyThis() && !freeText) {
                     asking.keepWhatElse(blanked(text, start, end), List.of(question.variable()));
                 }
-                walker.alsoAsked(freeText ? "" : (text.substring(0, start) + " " + text.substring(end)).strip());
+                walker.answering.alsoAsked(
+                        freeText ? "" : (text.substring(0, start) + " " + text.substring(end)).strip());
                 asking.take(question, value);
                 return true;
             }
@@ -284,7 +291,9 @@ final class Listener {
                 .map(offer -> new Option(
                         offer.id(),
                         offer.label(),
-                        offer.id().equals(Walker.NONE_OF_THESE) ? List.of("no", "none", "neither", "nope") : List.of()))
+                        offer.id().equals(Answering.NONE_OF_THESE)
+                                ? List.of("no", "none", "neither", "nope")
+                                : List.of()))
                 .toList();
         if (OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
             run.trace("suggestion", "“" + option.label() + "” by " + by);
@@ -295,13 +304,13 @@ final class Listener {
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && !yes) {
             run.trace("suggestion", "none of them");
-            picks.pick(List.of(Walker.NONE_OF_THESE));
+            picks.pick(List.of(Answering.NONE_OF_THESE));
             return true;
         }
         Step step = run.playbook.step(run.at());
         run.await(awaiting.resumes());
         if (awaiting.resumes() == null && step instanceof Answer answer) {
-            walker.answer(answer, text);
+            walker.answering.answer(answer, text);
             return true;
         }
         return awaiting.resumes() != null && (answersAlone(text) || answersPending(text));
@@ -311,10 +320,10 @@ final class Listener {
     private boolean sideQuestion(String text) {
         Finding finding = run.ports.ask(run.askedThen(text), List.of());
         Awaiting pending = run.awaiting();
-        switch (finding.outcome()) {
+        switch (walker.answering.outcome(finding)) {
             case ANSWER -> {
                 run.remember(text);
-                walker.sayAnswer(finding.matches().getFirst());
+                walker.answering.say(finding, "");
                 asking.keepWhatElse(text, List.of());
                 putAgain();
                 return true;
@@ -324,7 +333,7 @@ final class Listener {
                         pending == null || pending.kind() != Awaiting.Kind.QUESTION || Words.looksLikeQuestion(text);
                 if (asks && !leadsElsewhere(text)) {
                     run.remember(text);
-                    walker.suggest(finding, text, pending);
+                    walker.answering.suggest(finding, text, pending);
                     return true;
                 }
                 return false;
@@ -333,8 +342,8 @@ final class Listener {
                 boolean asks = pending == null || Words.looksLikeQuestion(text);
                 if (asks && !leadsElsewhere(text)) {
                     run.remember(text);
-                    walker.notFound(finding, text);
-                    run.say(Phrasebook.UNKNOWN);
+                    walker.answering.notFound(finding, text);
+                    run.respond(Occasion.NOT_FOUND);
                     putAgain();
                     return true;
                 }

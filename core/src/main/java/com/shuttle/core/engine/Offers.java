@@ -52,6 +52,13 @@ final class Offers {
         return drawn;
     }
 
+    /** Things to say by a press. */
+    static List<Offer> words(List<String> labels) {
+        List<Offer> offers = new ArrayList<>();
+        labels.forEach(label -> offers.add(new Offer("w" + (offers.size() + 1), label)));
+        return offers;
+    }
+
     /** What a question or fact can be answered with by hand. */
     static List<Offer> of(Wanted wanted) {
         List<Offer> offers = new ArrayList<>(of(wanted.options()));

@@ -8,13 +8,8 @@ import java.util.List;
 final class Phrasebook {
 
     static final String APOLOGY = "Sorry, something on my side went round in circles. Let me get a person for you.";
-    static final String UNKNOWN =
-            "I don't know that one, and I'd rather not guess. I've passed the question on so that it gets an answer.";
-    static final String SUGGEST = "I'm not certain I understood. Is it one of these?";
     static final String NONE_OF_THESE = "None of these";
     static final String WHICH = "Which of these do you mean?";
-    static final String QUEUED = "I'm passing you to a person. They can read what we've said so far.";
-    static final String NOBODY = "Nobody from the team is there to take over at the moment.";
     static final String OFFER_PERSON = "I can't work this out on my own.";
     static final String ENDED = "Thank you, and goodbye for now.";
     static final String STILL_HERE = "No problem, I'm back. Ask me anything.";

@@ -4,6 +4,7 @@ import com.shuttle.core.engine.Message.Offer;
 import com.shuttle.core.flow.Answer;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.reading.Value;
@@ -59,8 +60,16 @@ final class Picks {
             case CONFIRM -> confirmed(awaiting, option.equals(Offers.YES));
             case RATING -> rated(Integer.parseInt(option), "");
             case COMMENT -> thanked();
+            case NEXT -> {
+                run.await(null);
+                new Listener(run, walker).take(label(awaiting, option));
+            }
             case ANSWER, TIME, SIGNAL, AGENT -> {}
         }
+    }
+
+    private static String label(Awaiting awaiting, String option) {
+        return awaiting.offers().get(indexOf(awaiting, option)).label();
     }
 
     private static int indexOf(Awaiting awaiting, String option) {
@@ -83,18 +92,18 @@ final class Picks {
 
     private void pickSuggestion(Awaiting awaiting, String option, @Nullable Step step) {
         run.await(null);
-        if (option.equals(Walker.NONE_OF_THESE)) {
+        if (option.equals(Answering.NONE_OF_THESE)) {
             run.trace("suggestion", "none of them");
             run.gap(awaiting.asked());
-            run.say(Phrasebook.UNKNOWN);
+            run.respond(Occasion.NOT_FOUND);
         } else {
-            run.ports.entry(option).ifPresentOrElse(walker::sayAnswer, () -> run.say(Phrasebook.UNKNOWN));
+            run.ports.entry(option).ifPresentOrElse(walker.answering::sayAnswer, () -> run.respond(Occasion.NOT_FOUND));
         }
         if (awaiting.resumes() != null) {
             run.await(awaiting.resumes());
             repairs.putAgain();
         } else if (step instanceof Answer) {
-            boolean none = option.equals(Walker.NONE_OF_THESE);
+            boolean none = option.equals(Answering.NONE_OF_THESE);
             String slot = none ? "not_found" : step.exit("suggested") != null ? "suggested" : "answered";
             walker.leave(step, slot);
         }

@@ -122,7 +122,7 @@ public record Prompt(
     private static String kind(Awaiting.Kind kind) {
         return switch (kind) {
             case QUESTION, ANSWER, COMMENT -> "question";
-            case CHOICE, SUGGESTION, WHICH, CONFIRM, RATING -> "choice";
+            case CHOICE, SUGGESTION, WHICH, CONFIRM, RATING, NEXT -> "choice";
             case INTERVIEW -> "interview";
             case TIME -> "time";
             case SIGNAL -> "signal";

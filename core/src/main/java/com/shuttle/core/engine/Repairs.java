@@ -3,6 +3,7 @@ package com.shuttle.core.engine;
 import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
@@ -149,7 +150,7 @@ final class Repairs {
             }
             case CONFIRM, WHICH -> run.sayOneOf(List.of(Phrasebook.WHICH), awaiting.offers());
             case RATING -> run.sayOneOf(List.of(Phrasebook.RATE), awaiting.offers());
-            case ANSWER, SUGGESTION, TIME, SIGNAL, COMMENT, AGENT -> {}
+            case NEXT, ANSWER, SUGGESTION, TIME, SIGNAL, COMMENT, AGENT -> {}
         }
     }
 
@@ -159,7 +160,7 @@ final class Repairs {
         if (awaiting == null || step == null) {
             run.trace("not understood", "nothing was asked");
             run.gap(text);
-            run.say(Phrasebook.UNKNOWN);
+            run.respond(Occasion.NOT_FOUND);
             return;
         }
         if (awaiting.kind() == Awaiting.Kind.TIME || awaiting.kind() == Awaiting.Kind.SIGNAL) {

@@ -25,6 +25,8 @@ import org.jspecify.annotations.Nullable;
  * @param zone      the visitor's time zone; empty for the bot's
  * @param returning whether anything was known of the visitor at the start
  * @param silent    whether the text box is closed
+ * @param quiet     key of the timer that the visitor's next word stops; empty for none
+ * @param nudged    whether the visitor was asked whether they are still there
  */
 public record State(
         long seq,
@@ -43,7 +45,9 @@ public record State(
         String visitor,
         String zone,
         boolean returning,
-        boolean silent) {
+        boolean silent,
+        String quiet,
+        boolean nudged) {
 
     /** How many questions are kept for follow-ups. */
     public static final int TAIL = 3;
@@ -69,6 +73,8 @@ public record State(
             "",
             "",
             false,
+            false,
+            "",
             false);
 
     public State {
@@ -80,5 +86,6 @@ public record State(
         arms = arms == null ? Map.of() : Map.copyOf(arms);
         visitor = visitor == null ? "" : visitor;
         zone = zone == null ? "" : zone;
+        quiet = quiet == null ? "" : quiet;
     }
 }

@@ -3,6 +3,8 @@ package com.shuttle.core.engine;
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.engine.Message.Offer;
+import com.shuttle.core.flow.Occasion;
+import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
@@ -49,6 +51,8 @@ final class TurnRun {
     private String zone;
     private boolean returning;
     private boolean silent;
+    private String quiet;
+    private boolean nudged;
     private boolean leadTouched;
     private int timers;
 
@@ -77,6 +81,8 @@ final class TurnRun {
         this.zone = state.zone();
         this.returning = state.returning();
         this.silent = state.silent();
+        this.quiet = state.quiet();
+        this.nudged = state.nudged();
     }
 
     // What is so far
@@ -152,14 +158,16 @@ final class TurnRun {
         return speaker == Speaker.BOT && at != null && awaiting == null;
     }
 
-    /** Whether the bot waits for nothing in particular and has not said a word in this turn. */
-    boolean restsSilently() {
-        return speaker == Speaker.BOT
-                && at == null
-                && awaiting == null
-                && effects.stream()
-                        .noneMatch(e ->
-                                e instanceof Effect.Say say && say.message().from() == From.BOT);
+    /** Whether the bot waits for nothing in particular. */
+    boolean rests() {
+        return speaker == Speaker.BOT && at == null && awaiting == null;
+    }
+
+    /** Whether the bot has not said a word in this turn. */
+    boolean silentSoFar() {
+        return effects.stream()
+                .noneMatch(effect ->
+                        effect instanceof Effect.Say say && say.message().from() == From.BOT);
     }
 
     /** The visitor's earlier questions and then this one. */
@@ -206,6 +214,37 @@ final class TurnRun {
             say(text.isBlank() && !offers.isEmpty() ? Phrasebook.WHICH : text, offers, look);
         }
         return text;
+    }
+
+    Response response(Occasion occasion) {
+        return playbook.release().profile().response(occasion);
+    }
+
+    /** Says what the bot says on an occasion, if it says anything then. */
+    void respond(Occasion occasion) {
+        respond(occasion, "");
+    }
+
+    /** @param own a step's own words, which go before the bot's; may be empty */
+    void respond(Occasion occasion, String own) {
+        respond(occasion, own, List.of());
+    }
+
+    void respond(Occasion occasion, String own, List<Offer> offers) {
+        List<String> wordings = own.isBlank() ? response(occasion).wordings(around().inHours()) : List.of(own);
+        if (!wordings.isEmpty()) {
+            sayOneOf(wordings, offers);
+        }
+    }
+
+    boolean nudged() {
+        return nudged;
+    }
+
+    /** @param key of the timer that the visitor's next word stops; empty for none */
+    void listen(String key, boolean asked) {
+        quiet = key;
+        nudged = asked;
     }
 
     /** Says a text that is filled and escaped already. */
@@ -386,7 +425,7 @@ final class TurnRun {
         }
         State state = new State(
                 seq, speaker, at, returns, variables, awaiting, asked, answered, left, arms, team, channel, page,
-                visitor, zone, returning, silent);
+                visitor, zone, returning, silent, quiet, nudged);
         return new Turn.Taken(state, effects, trace);
     }
 }

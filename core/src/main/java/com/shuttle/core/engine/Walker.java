@@ -9,16 +9,12 @@ import com.shuttle.core.flow.Experiment;
 import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.Media;
+import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import com.shuttle.core.flow.Wait;
-import com.shuttle.core.knowledge.Calibration;
-import com.shuttle.core.knowledge.Finding;
-import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.reading.Value;
-import com.shuttle.core.reading.Words;
-import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -30,10 +26,12 @@ final class Walker {
 
     private final TurnRun run;
     private final Branching branches;
+    final Answering answering;
 
     Walker(TurnRun run) {
         this.run = run;
         this.branches = new Branching(run);
+        this.answering = new Answering(run, this);
     }
 
     void walk() {
@@ -144,7 +142,7 @@ final class Walker {
         Value of = answer.of().isBlank() ? null : run.value(answer.of());
         String words = of != null ? of.shown() : open;
         if (words != null) {
-            answer(answer, words);
+            answering.answer(answer, words);
         } else {
             String said = run.sayOneOf(answer.ask(), List.of());
             if (said.isBlank()) {
@@ -246,102 +244,14 @@ final class Walker {
         }
     }
 
-    /** Answers a question that stands beside an answer in the same message, if it is surely known. */
-    void alsoAsked(String rest) {
-        if (rest.indexOf('?') < 0) {
-            return;
-        }
-        String question = Texts.shorter(rest);
-        if (!question.endsWith("?") || Words.of(question).size() < 3) {
-            return;
-        }
-        Finding finding = run.ports.ask(List.of(question), List.of());
-        if (finding.outcome() == Finding.Outcome.ANSWER) {
-            run.remember(question);
-            sayAnswer(finding.matches().getFirst());
-        }
-    }
-
-    /** Answers a question at an Answer step and leaves it, or waits for a pick among suggestions. */
-    void answer(Answer step, String question) {
-        Finding finding = within(step, run.ports.ask(run.askedThen(question), step.collections()));
-        run.remember(question);
-        switch (finding.outcome()) {
-            case ANSWER -> {
-                if (!step.lead().isBlank()) {
-                    run.say(step.lead());
-                }
-                sayAnswer(finding.matches().getFirst());
-                if (!step.more().isBlank()) {
-                    run.say(step.more());
-                }
-                leave(step, "answered");
-            }
-            case SUGGEST -> suggest(finding, question, null);
-            case NONE -> {
-                notFound(finding, question);
-                run.sayOneOf(List.of(step.unknown().isBlank() ? Phrasebook.UNKNOWN : step.unknown()), List.of());
-                leave(step, "not_found");
-            }
-        }
-    }
-
-    /** A finding as the step's own sources and thresholds have it. */
-    private static Finding within(Answer step, Finding finding) {
-        if (step.sources().isEmpty() && step.answerFrom() == 0 && step.suggestFrom() == 0) {
-            return finding;
-        }
-        List<Match> matches = finding.matches().stream()
-                .filter(match -> step.sources().isEmpty()
-                        || step.sources().contains(match.source().plural()))
-                .toList();
-        double best = matches.isEmpty() ? 0 : matches.getFirst().confidence();
-        if (step.answerFrom() == 0 && step.suggestFrom() == 0 && best == finding.confidence()) {
-            return new Finding(finding.outcome(), best, matches);
-        }
-        double answer = step.answerFrom() == 0 ? Calibration.USUAL.answerFrom() : step.answerFrom() / 100.0;
-        double suggest = step.suggestFrom() == 0 ? Calibration.USUAL.suggestFrom() : step.suggestFrom() / 100.0;
-        Finding.Outcome outcome = best >= answer && !matches.isEmpty()
-                ? Finding.Outcome.ANSWER
-                : best >= suggest && !matches.isEmpty() ? Finding.Outcome.SUGGEST : Finding.Outcome.NONE;
-        return new Finding(outcome, best, matches);
-    }
-
-    void notFound(Finding finding, String question) {
-        run.trace(
-                "not in the knowledge",
-                finding.matches().isEmpty()
-                        ? "nothing like it"
-                        : "nearest “" + finding.matches().getFirst().title() + "”, confidence "
-                                + rounded(finding.confidence()));
-        run.gap(question);
-    }
-
-    void sayAnswer(Match match) {
-        run.trace(
-                "answered from knowledge",
-                "“" + match.title() + "”, confidence " + rounded(match.confidence()) + ", meaning "
-                        + rounded(match.why().meaning()) + ", words "
-                        + rounded(match.why().words()));
-        run.say(match.answers().get(run.pick(match.answers().size())));
-    }
-
-    void suggest(Finding finding, String question, @Nullable Awaiting resumes) {
-        List<Offer> offers = new ArrayList<>();
-        finding.matches().stream()
-                .filter(match -> match.confidence() >= finding.confidence() / 3)
-                .limit(3)
-                .forEach(match -> offers.add(new Offer(match.ref(), match.title())));
-        offers.add(new Offer(NONE_OF_THESE, Phrasebook.NONE_OF_THESE));
-        run.trace("suggests", "best confidence " + rounded(finding.confidence()));
-        run.sayOneOf(List.of(Phrasebook.SUGGEST), offers);
-        run.await(Awaiting.suggestion(offers, question, resumes));
-    }
-
     private void handOff(HandOff step) {
         String team = team(step);
         if (run.ports.staffed(team)) {
-            run.sayOneOf(step.wordings().getFirst().isBlank() ? List.of(Phrasebook.QUEUED) : step.say(), List.of());
+            if (step.wordings().getFirst().isBlank()) {
+                run.respond(Occasion.HANDED_OVER);
+            } else {
+                run.sayOneOf(step.say(), List.of());
+            }
             run.trace("hands off", team.isEmpty() ? "any team" : "team " + team);
             run.queue(team, run.filled(step.brief()));
             if (step.patience() > 0) {
@@ -349,9 +259,14 @@ final class Walker {
             }
         } else {
             run.trace("nobody there", team);
-            run.say(step.nobody().isBlank() ? Phrasebook.NOBODY : step.nobody());
+            nobody(step.nobody());
             leave(step, "nobody");
         }
+    }
+
+    /** Says that nobody is there to take over. @param own words of a step; may be empty */
+    void nobody(String own) {
+        run.respond(run.around().inHours() ? Occasion.BUSY : Occasion.CLOSED, own);
     }
 
     /** The team of a step, or else the bot's own. */
@@ -374,22 +289,15 @@ final class Walker {
                 run.stand(place);
                 return true;
             }
-            run.say(step.nobody().isBlank() ? Phrasebook.NOBODY : step.nobody());
+            nobody(step.nobody());
             return false;
         }
         if (run.ports.staffed("")) {
-            run.say(Phrasebook.QUEUED);
+            run.respond(Occasion.HANDED_OVER);
             run.queue("", "");
             return true;
         }
-        run.say(nobodyIs.isBlank() ? Phrasebook.NOBODY : nobodyIs);
+        nobody(nobodyIs);
         return false;
     }
-
-    static String rounded(double share) {
-        return String.format(java.util.Locale.ROOT, "%.2f", share);
-    }
-
-    /** The id of the offer that declines all suggestions; no ref is like it. */
-    static final String NONE_OF_THESE = "-";
 }

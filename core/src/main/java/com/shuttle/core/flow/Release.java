@@ -32,16 +32,26 @@ public record Release(
      * @param zone   IANA time zone where the visitor's is unknown, e.g. {@code Europe/London}
      * @param team   id of the team for a Hand off that names none; empty for any
      * @param hours  lower-case day of the week to its hours, {@code 09:00-17:00}; empty for always open
+     * @param responses what it says on occasions; those that are missing are as usual
      */
-    public record Profile(String name, String region, String zone, String team, Map<String, String> hours) {
+    public record Profile(
+            String name, String region, String zone, String team, Map<String, String> hours, List<Response> responses) {
         public Profile {
             zone = zone == null || zone.isBlank() ? "UTC" : zone;
             team = team == null ? "" : team;
             hours = hours == null ? Map.of() : Map.copyOf(hours);
+            responses = responses == null ? List.of() : List.copyOf(responses);
         }
 
         public Profile(String name, String region, String zone) {
-            this(name, region, zone, "", Map.of());
+            this(name, region, zone, "", Map.of(), List.of());
+        }
+
+        public Response response(Occasion occasion) {
+            return responses.stream()
+                    .filter(response -> response.occasion() == occasion)
+                    .findFirst()
+                    .orElseGet(() -> Response.usual(occasion));
         }
 
         /**

@@ -19,7 +19,7 @@ class SurroundingsTest {
     private static final Map<String, String> HOURS = Map.of("monday", "09:00-17:00", "saturday", "10:00-12:30");
 
     private static Surroundings at(String instant, String zone) {
-        Release.Profile profile = new Release.Profile("V", "GB", "Europe/London", "visits", HOURS);
+        Release.Profile profile = new Release.Profile("V", "GB", "Europe/London", "visits", HOURS, List.of());
         return new Surroundings(profile, Instant.parse(instant), zone, new FakePorts());
     }
 
@@ -73,7 +73,7 @@ class SurroundingsTest {
                 .end("open", "We are here.")
                 .end("shut", "Come back in the morning.")
                 .build();
-        Release.Profile profile = new Release.Profile("V", "GB", "Europe/London", "", HOURS);
+        Release.Profile profile = new Release.Profile("V", "GB", "Europe/London", "", HOURS, List.of());
         assertThat(begun(flow, profile, "2026-03-09T10:00:00Z").effects().toString())
                 .contains("We are here.");
         assertThat(begun(flow, profile, "2026-03-10T10:00:00Z").effects().toString())
@@ -84,7 +84,7 @@ class SurroundingsTest {
     void aHandOffWithoutATeamGoesToTheBotsOwn() {
         Flow own = flow("main").handOff("h", "", null, null).build();
         Flow named = flow("main").handOff("h", "schools", null, null).build();
-        Release.Profile profile = new Release.Profile("V", "GB", "Europe/London", "visits", Map.of());
+        Release.Profile profile = new Release.Profile("V", "GB", "Europe/London", "visits", Map.of(), List.of());
         assertThat(begun(own, profile, "2026-03-09T10:00:00Z").state().team()).isEqualTo("visits");
         assertThat(begun(named, profile, "2026-03-09T10:00:00Z").state().team()).isEqualTo("schools");
         Release.Profile any = new Release.Profile("V", "GB", "Europe/London");

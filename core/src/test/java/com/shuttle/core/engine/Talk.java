@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** A conversation under test: keeps state, events and reads, and checks with every turn that a replay leads to the same. */
 final class Talk {
@@ -24,18 +26,21 @@ final class Talk {
     final List<List<Reads.Read>> reads = new ArrayList<>();
 
     Talk(FakePorts ports, Flow... flows) {
-        this(ports, List.of(), flows);
+        this(ports, new Release.Profile("Vesper", "GB", "Europe/London"), List.of(), flows);
     }
 
-    private Talk(FakePorts ports, List<Variable> declared, Flow... flows) {
+    /** As {@link #with}, where the bot says this on occasions; its people are there on Mondays. */
+    static Talk saying(FakePorts ports, List<Response> responses, Flow flow) {
+        Map<String, String> hours = Map.of("monday", "09:00-17:00");
+        Release.Profile profile = new Release.Profile("Vesper", "GB", "Europe/London", "", hours, responses);
+        Talk talk = new Talk(ports, profile, List.of(), flow);
+        talk.take(new Event.Started(talk.stamp(), "web", ""));
+        return talk;
+    }
+
+    private Talk(FakePorts ports, Release.Profile profile, List<Variable> declared, Flow... flows) {
         this.ports = ports;
-        this.playbook = new Playbook(new Release(
-                1,
-                new Release.Profile("Vesper", "GB", "Europe/London"),
-                flows[0].id(),
-                List.of(flows),
-                declared,
-                List.of()));
+        this.playbook = new Playbook(new Release(1, profile, flows[0].id(), List.of(flows), declared, List.of()));
     }
 
     static Talk with(FakePorts ports, Flow... flows) {
@@ -47,7 +52,8 @@ final class Talk {
     /** As {@link #with}, where a variable outlives the conversation. */
     static Talk remembering(String variable, Flow flow) {
         Variable declared = new Variable(variable, ValueType.PERSON_NAME, Variable.Origin.VISITOR, "");
-        Talk talk = new Talk(new FakePorts(), List.of(declared), flow);
+        Talk talk = new Talk(
+                new FakePorts(), new Release.Profile("Vesper", "GB", "Europe/London"), List.of(declared), flow);
         talk.take(new Event.Started(talk.stamp(), "web", ""));
         return talk;
     }

@@ -1,0 +1,60 @@
+package com.shuttle.screens;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.shuttle.ServerTest;
+import com.shuttle.TestData;
+import com.shuttle.bots.Bot;
+import com.shuttle.core.flow.FlowJson;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** What a bot says of its own accord is written, and heard in the rehearsal. */
+@ServerTest
+class ResponsesScreenTest {
+
+    private static final String FLOW = """
+            {"format":"shuttle-flow/1","id":"main","name":"Main","phrases":[],"sections":[{"id":"s1","title":"","steps":[
+              {"kind":"message","id":"n1","text":["Hello."],"exits":{}}]}]}""";
+
+    private final int port;
+    private final TestData data;
+
+    ResponsesScreenTest(@LocalServerPort int port, TestData data) {
+        this.port = port;
+        this.data = data;
+    }
+
+    @Test
+    void whatIsWrittenIsHeard() {
+        Bot bot = data.released(FlowJson.readTrusted(FLOW));
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.signedIn("maren.holt");
+            page.navigate("/bots/" + bot.id() + "/responses");
+            page.locator("#not_found-say").fill("Please ask at the desk.");
+            page.locator("[name=next]").check();
+            page.locator("#next-offers").fill("Who painted the whale?");
+            page.locator("[name=silence]").check();
+            page.locator("[name=silence-minutes]").fill("soon");
+            page.locator(".responses .button").click();
+            assertThat(page.locator("#error-silence-minutes")).containsText("minutes from 1");
+            assertThat(page.locator("#not_found-say")).hasValue("Please ask at the desk.");
+            page.locator("[name=silence-minutes]").fill("15");
+            page.locator(".responses .button").click();
+            assertThat(page.locator(".notice")).containsText("Saved");
+            assertThat(page.locator("[name=silence-minutes]")).hasValue("15");
+
+            page.locator("a:has-text('Flows')").click();
+            page.locator("[data-begin]").click();
+            assertThat(page.locator("#rehearse .talk")).containsText("Hello.");
+            page.locator("#rehearse-text").fill("is there a whale?");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("#rehearse .talk")).containsText("Please ask at the desk.");
+            page.locator("#rehearse button:has-text('Who painted the whale?')").click();
+            assertThat(page.locator("#rehearse .talk .visitor").last()).containsText("Who painted the whale?");
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
+}

@@ -1,0 +1,54 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.flow.Occasion;
+import com.shuttle.core.flow.Response;
+
+/**
+ * The visitor's silence: after a time they are asked once whether they are still there, and after another the conversation
+ * is closed, where the bot is set so. The time runs from the visitor's last word while the bot waits for them, not while it
+ * waits for a time, a signal or a person.
+ */
+final class Silence {
+
+    private static final int SECONDS = 60;
+
+    private final TurnRun run;
+
+    Silence(TurnRun run) {
+        this.run = run;
+    }
+
+    /** The time has come. */
+    void broken() {
+        if (!run.nudged() && run.response(Occasion.SILENCE).on()) {
+            run.trace("silence", "asks whether the visitor is still there");
+            run.respond(Occasion.SILENCE);
+            listen(Occasion.CLOSING, true);
+        } else {
+            run.trace("silence", "closes the conversation");
+            run.respond(Occasion.CLOSING);
+            run.pass(Speaker.ENDED);
+        }
+    }
+
+    /** Begins to listen after a turn, anew with every word of the visitor. */
+    void after(Event event) {
+        boolean word = event instanceof Event.Said
+                || event instanceof Event.Picked
+                || event instanceof Event.Sent
+                || event instanceof Event.Confided;
+        Awaiting awaiting = run.awaiting();
+        boolean waitsOtherwise =
+                awaiting != null && (awaiting.kind() == Awaiting.Kind.TIME || awaiting.kind() == Awaiting.Kind.SIGNAL);
+        if (run.speaker() != Speaker.BOT || waitsOtherwise) {
+            run.listen("", false);
+        } else if (word) {
+            listen(run.response(Occasion.SILENCE).on() ? Occasion.SILENCE : Occasion.CLOSING, false);
+        }
+    }
+
+    private void listen(Occasion until, boolean asked) {
+        Response response = run.response(until);
+        run.listen(response.on() ? run.timer((long) response.minutes() * SECONDS) : "", asked);
+    }
+}

@@ -1,0 +1,42 @@
+package com.shuttle.core.flow;
+
+import java.util.List;
+
+/**
+ * What a bot says on an occasion.
+ *
+ * @param on      whether it says anything
+ * @param say     wordings to choose from; empty for the usual one
+ * @param outside wordings outside hours; empty for the same
+ * @param offers  what may be picked beside it, for {@link Occasion#NEXT}
+ * @param minutes how long it waits, for occasions that come after a time
+ */
+public record Response(
+        Occasion occasion, boolean on, List<String> say, List<String> outside, List<String> offers, int minutes) {
+
+    /** How long it waits where nothing was set. */
+    public static final int USUAL_MINUTES = 10;
+
+    public static final int MOST_MINUTES = 7 * 24 * 60;
+
+    public Response {
+        say = say == null ? List.of() : List.copyOf(say);
+        outside = outside == null ? List.of() : List.copyOf(outside);
+        offers = offers == null ? List.of() : List.copyOf(offers);
+        minutes = minutes < 1 || minutes > MOST_MINUTES ? USUAL_MINUTES : minutes;
+    }
+
+    /** As it is where nothing was set. */
+    public static Response usual(Occasion occasion) {
+        return new Response(occasion, occasion.usuallyOn(), List.of(), List.of(), List.of(), USUAL_MINUTES);
+    }
+
+    /** The wordings to choose from; empty where it says nothing. */
+    public List<String> wordings(boolean inHours) {
+        if (!on) {
+            return List.of();
+        }
+        List<String> own = inHours || outside.isEmpty() ? say : outside;
+        return own.isEmpty() ? occasion.usual() : own;
+    }
+}
