@@ -89,7 +89,9 @@ class RoutesTest {
                 || path.startsWith("/media/")) {
             return Access.EVERYBODY;
         }
-        if (path.startsWith("/settings/people") || path.startsWith("/settings/teams")) {
+        if (path.startsWith("/settings/people")
+                || path.startsWith("/settings/teams")
+                || path.startsWith("/settings/model")) {
             return Access.ADMINISTRATOR;
         }
         if (path.startsWith("/bots") || path.startsWith("/knowledge") || path.startsWith("/settings")) {

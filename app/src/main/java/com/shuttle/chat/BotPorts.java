@@ -4,12 +4,15 @@ import com.shuttle.core.engine.Ports;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.knowledge.KnowledgeService;
+import com.shuttle.model.Helper;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.Markdown;
 import com.shuttle.web.Vault;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriUtils;
@@ -20,9 +23,11 @@ public class BotPorts {
 
     private final KnowledgeService knowledge;
     private final AccountService accounts;
+    private final Helper helper;
     private final Vault vault;
 
-    BotPorts(KnowledgeService knowledge, AccountService accounts, Vault vault) {
+    BotPorts(KnowledgeService knowledge, AccountService accounts, Helper helper, Vault vault) {
+        this.helper = helper;
         this.vault = vault;
         this.knowledge = knowledge;
         this.accounts = accounts;
@@ -31,10 +36,15 @@ public class BotPorts {
     /** The ports of one bot in one conversation. */
     public Ports of(String bot, String conversation) {
         return new Ports() {
+            /** One turn may ask the same more than once. */
+            private final Map<List<List<String>>, Finding> findings = new HashMap<>();
+
             @Override
             public Finding ask(List<String> turns, List<String> collections) {
                 List<String> asked = within(collections);
-                Finding finding = knowledge.askFor(bot, asked, turns);
+                Finding finding = findings.computeIfAbsent(
+                        List.of(turns, asked),
+                        key -> helper.help(turns.getLast(), knowledge.askFor(bot, asked, turns)));
                 return new Finding(
                         finding.outcome(),
                         finding.confidence(),
@@ -43,7 +53,8 @@ public class BotPorts {
                                 .toList(),
                         finding.also().stream()
                                 .map(match -> linked(match, asked))
-                                .toList());
+                                .toList(),
+                        finding.note());
             }
 
             @Override
@@ -93,13 +104,8 @@ public class BotPorts {
                 String part = heading.startsWith(": ") ? "#" + Markdown.anchor(heading.substring(2)) : "";
                 String link = "\n\n[" + match.title().replaceAll("[\\[\\]]", "") + "](/chat/" + bot + "/articles/"
                         + UriUtils.encodePathSegment(match.ref(), StandardCharsets.UTF_8) + part + ")";
-                return new Match(
-                        match.ref(),
-                        match.source(),
-                        match.title(),
-                        match.confidence(),
-                        match.answers().stream().map(answer -> answer + link).toList(),
-                        match.why());
+                return match.saying(
+                        match.answers().stream().map(answer -> answer + link).toList());
             }
 
             /** A bot asks its own collections only, whatever its steps name. */

@@ -103,7 +103,7 @@ class SecurityConfiguration {
                                 "/error",
                                 "/actuator/health")
                         .permitAll()
-                        .requestMatchers("/settings/people/**", "/settings/teams/**")
+                        .requestMatchers("/settings/people/**", "/settings/teams/**", "/settings/model/**")
                         .hasRole("ADMINISTRATOR")
                         .requestMatchers("/bots/**", "/knowledge/**", "/settings/**")
                         .hasRole("DESIGNER")

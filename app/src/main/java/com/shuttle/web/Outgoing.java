@@ -8,16 +8,22 @@ import java.net.URISyntaxException;
 import java.net.UnknownHostException;
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.apache.hc.client5.http.DnsResolver;
 import org.apache.hc.client5.http.SystemDefaultDnsResolver;
 import org.apache.hc.client5.http.classic.methods.HttpGet;
+import org.apache.hc.client5.http.classic.methods.HttpPost;
 import org.apache.hc.client5.http.config.ConnectionConfig;
 import org.apache.hc.client5.http.config.RequestConfig;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
 import org.apache.hc.client5.http.impl.classic.HttpClients;
 import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
+import org.apache.hc.core5.http.ClassicHttpResponse;
+import org.apache.hc.core5.http.ContentType;
 import org.apache.hc.core5.http.HttpEntity;
+import org.apache.hc.core5.http.io.entity.StringEntity;
 import org.apache.hc.core5.util.Timeout;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -48,12 +54,13 @@ public class Outgoing {
         private static final long serialVersionUID = 1;
     }
 
+    private final Map<String, InetAddress> own = new ConcurrentHashMap<>();
     private final CloseableHttpClient client;
 
-    Outgoing(@Value("${shuttle.outgoing.allowed:}") Set<String> allowed) {
+    public Outgoing(@Value("${shuttle.outgoing.allowed:}") Set<String> allowed) {
         client = HttpClients.custom()
                 .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
-                        .setDnsResolver(new Outside(allowed))
+                        .setDnsResolver(new Outside(allowed, own))
                         .setDefaultConnectionConfig(ConnectionConfig.custom()
                                 .setConnectTimeout(PATIENCE)
                                 .setSocketTimeout(PATIENCE)
@@ -69,10 +76,13 @@ public class Outgoing {
                 .build();
     }
 
-    private record Outside(Set<String> allowed) implements DnsResolver {
+    private record Outside(Set<String> allowed, Map<String, InetAddress> own) implements DnsResolver {
 
         @Override
         public InetAddress[] resolve(String host) throws UnknownHostException {
+            if (own.containsKey(host)) {
+                return new InetAddress[] {own.get(host)};
+            }
             InetAddress[] addresses = SystemDefaultDnsResolver.INSTANCE.resolve(host);
             if (!allowed.contains(host) && Arrays.stream(addresses).anyMatch(Outgoing::isInside)) {
                 throw new Inside();
@@ -106,6 +116,45 @@ public class Outgoing {
     }
 
     /**
+     * Posts JSON and returns the reply's bytes.
+     *
+     * @param token  sent as a bearer token; empty for none
+     * @param millis to wait for a connection, and then for the reply
+     * @throws IOException if the address leads inside, does not answer in time, or answers with an error or too much
+     */
+    public byte[] post(String address, String json, String token, int millis) throws IOException {
+        HttpPost post = new HttpPost(URI.create(address));
+        post.setEntity(new StringEntity(json, ContentType.APPLICATION_JSON));
+        if (!token.isEmpty()) {
+            post.setHeader("Authorization", "Bearer " + token);
+        }
+        post.setConfig(RequestConfig.custom()
+                .setRedirectsEnabled(false)
+                .setResponseTimeout(Timeout.ofMilliseconds(millis))
+                .build());
+        return client.execute(post, Outgoing::bytes);
+    }
+
+    /** Leads a made-up host to an address within the own network: a stand-in that ships. */
+    public void lead(String host, InetAddress address) {
+        own.put(host, address);
+    }
+
+    private static byte[] bytes(ClassicHttpResponse response) throws IOException {
+        HttpEntity entity = response.getEntity();
+        if (response.getCode() != 200 || entity == null) {
+            throw new IOException("The page answers with error " + response.getCode() + ".");
+        }
+        try (InputStream in = entity.getContent()) {
+            byte[] bytes = in.readNBytes(LARGEST + 1);
+            if (bytes.length > LARGEST) {
+                throw new IOException("The page is larger than 5 MB.");
+            }
+            return bytes;
+        }
+    }
+
+    /**
      * The bytes of a page.
      *
      * @throws Refused if the address is none, leads inside, does not answer, or answers with too much or an error
@@ -122,19 +171,7 @@ public class Outgoing {
             throw new Refused("This is no web address. It should look like https://example.org/help.");
         }
         try {
-            return client.execute(new HttpGet(uri), response -> {
-                HttpEntity entity = response.getEntity();
-                if (response.getCode() != 200 || entity == null) {
-                    throw new IOException("The page answers with error " + response.getCode() + ".");
-                }
-                try (InputStream in = entity.getContent()) {
-                    byte[] bytes = in.readNBytes(LARGEST + 1);
-                    if (bytes.length > LARGEST) {
-                        throw new IOException("The page is larger than 5 MB.");
-                    }
-                    return bytes;
-                }
-            });
+            return client.execute(new HttpGet(uri), Outgoing::bytes);
         } catch (Inside e) {
             throw new Refused("This address lies within the own network; pages are only fetched from outside.");
         } catch (IOException e) {

@@ -17,7 +17,7 @@ class ResponsesScreenTest {
 
     private static final String FLOW = """
             {"format":"shuttle-flow/1","id":"main","name":"Main","phrases":[],"sections":[{"id":"s1","title":"","steps":[
-              {"kind":"message","id":"n1","text":["Hello."],"exits":{}}]}]}""";
+              {"kind":"message","id":"n1","say":["Hello."],"exits":{}}]}]}""";
 
     private final int port;
     private final TestData data;

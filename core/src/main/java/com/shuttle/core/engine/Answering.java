@@ -40,7 +40,7 @@ final class Answering {
 
     /** Answers a question at an Answer step and leaves it, or waits for a pick among suggestions. */
     void answer(Answer step, String question) {
-        Finding finding = within(step, run.ports.ask(run.askedThen(question), step.collections()));
+        Finding finding = within(step, ask(run.askedThen(question), step.collections()));
         run.remember(question);
         switch (outcome(finding)) {
             case ANSWER -> {
@@ -88,6 +88,15 @@ final class Answering {
                         : "nearest “" + finding.matches().getFirst().title() + "”, confidence "
                                 + rounded(finding.confidence()));
         run.gap(question);
+    }
+
+    /** Asks the knowledge; what a language model had to do with it is traced. */
+    Finding ask(List<String> turns, List<String> collections) {
+        Finding finding = run.ports.ask(turns, collections);
+        if (!finding.note().isEmpty()) {
+            run.trace("language model", finding.note());
+        }
+        return finding;
     }
 
     /** What came of asking, as the bot is set: one that offers nothing does not know what it is not certain of. */

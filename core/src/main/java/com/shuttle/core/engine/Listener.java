@@ -318,7 +318,7 @@ final class Listener {
 
     /** A question of the visitor's own, answered from the knowledge; the pending question is put again. */
     private boolean sideQuestion(String text) {
-        Finding finding = run.ports.ask(run.askedThen(text), List.of());
+        Finding finding = walker.answering.ask(run.askedThen(text), List.of());
         Awaiting pending = run.awaiting();
         switch (walker.answering.outcome(finding)) {
             case ANSWER -> {

@@ -12,8 +12,9 @@ import java.util.stream.Stream;
  * @param confidence of the best match, 0 to 1; 0 where there is none
  * @param matches    best first, ties by ref; those below any use are listed too, so that one can see what came near
  * @param also       where a message asked several things: what answers the others, after the first match
+ * @param note       what a language model had to do with it, for the trace; empty where none was asked
  */
-public record Finding(Outcome outcome, double confidence, List<Match> matches, List<Match> also) {
+public record Finding(Outcome outcome, double confidence, List<Match> matches, List<Match> also, String note) {
 
     /** The three bands of confidence. */
     public enum Outcome {
@@ -55,6 +56,11 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
         public Match {
             answers = List.copyOf(answers);
         }
+
+        /** The same with other answers. */
+        public Match saying(List<String> others) {
+            return new Match(ref, source, title, confidence, others, why);
+        }
     }
 
     /**
@@ -77,6 +83,11 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
         matches = List.copyOf(matches);
         // Findings kept before there were several have none.
         also = also == null ? List.of() : List.copyOf(also);
+        note = note == null ? "" : note;
+    }
+
+    public Finding(Outcome outcome, double confidence, List<Match> matches, List<Match> also) {
+        this(outcome, confidence, matches, also, "");
     }
 
     public Finding(Outcome outcome, double confidence, List<Match> matches) {
@@ -87,6 +98,11 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
     public Finding in(Calibration calibration) {
         Outcome banded = matches.isEmpty() ? Outcome.NONE : calibration.outcome(confidence);
         return new Finding(banded, confidence, matches, banded == Outcome.ANSWER ? also : List.of());
+    }
+
+    /** The same with a note. */
+    public Finding noted(String text) {
+        return new Finding(outcome, confidence, matches, also, text);
     }
 
     /**

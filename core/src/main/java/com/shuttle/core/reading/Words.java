@@ -13,6 +13,8 @@ public final class Words {
     /** The longest message that is taken, in UTF-16 units. */
     public static final int LONGEST_MESSAGE = 4000;
 
+    private static final Set<String> EVERYDAY = WordLists.load("not-names.txt");
+
     /** Control characters but line feed and tab; direction overrides and isolates; zero-width marks; byte-order mark. */
     private static final Pattern HARMFUL =
             Pattern.compile("[\\p{Cc}&&[^\\n\\t]]|[\\u200B\\u200E\\u200F\\u202A-\\u202E\\u2066-\\u2069\\uFEFF]");
@@ -65,6 +67,11 @@ public final class Words {
     /** The words joined by single spaces: equal for texts that differ in case, accents and punctuation only. */
     public static String normal(String text) {
         return String.join(" ", of(text));
+    }
+
+    /** Whether a word, in lower case, is one of those that hold every text together: no name is one. */
+    public static boolean everyday(String word) {
+        return EVERYDAY.contains(word);
     }
 
     /** Whether a message reads as a question: by its mark, or by the word it opens with. */
