@@ -129,7 +129,7 @@ final class StepSettings extends SettingForm {
                         "sources",
                         "from",
                         List.of(
-                                new Choice("", "entries and articles"),
+                                new Choice("", "entries, articles and tables"),
                                 new Choice("entries", "entries"),
                                 new Choice("articles", "articles"),
                                 new Choice("tables", "tables")),
