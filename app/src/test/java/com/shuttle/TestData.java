@@ -4,6 +4,7 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.flow.Flow;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.knowledge.EntryService;
 import com.shuttle.knowledge.KnowledgeService;
@@ -71,7 +72,7 @@ public class TestData {
     /** A collection that knows one question. */
     public String collection(String question, String answer) {
         String id = good(knowledge.create(name("Collection")));
-        good(entries.add(id, question, answer, "", Standing.USUAL));
+        good(entries.add(id, question, answer, "", Standing.USUAL, Ties.NONE));
         return id;
     }
 

@@ -264,6 +264,16 @@ public class BotService {
         return store.draft(bot, flow).orElseThrow(() -> new Missing("flow", flow));
     }
 
+    /** The names of all flows of all bots, each once. */
+    public List<String> flowNames() {
+        return store.bots().stream()
+                .flatMap(bot -> store.drafts(bot.id()).stream())
+                .map(draft -> draft.flow().name())
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
     /** The draft as the engine takes it. */
     public Release draftRelease(Bot bot) {
         return new Release(

@@ -93,7 +93,7 @@ public class BotPorts {
             /** What an article says comes with the way to it. */
             private Match linked(Match match, List<String> asked) {
                 if (match.source() != Finding.Source.ARTICLE) {
-                    return match;
+                    return match.ties().article().isEmpty() ? match : further(match, asked);
                 }
                 String heading = knowledge
                         .articleByRef(asked, match.ref())
@@ -102,8 +102,21 @@ public class BotPorts {
                                         match.title().length(), article.title().length())))
                         .orElse("");
                 String part = heading.startsWith(": ") ? "#" + Markdown.anchor(heading.substring(2)) : "";
-                String link = "\n\n[" + match.title().replaceAll("[\\[\\]]", "") + "](/chat/" + bot + "/articles/"
-                        + UriUtils.encodePathSegment(match.ref(), StandardCharsets.UTF_8) + part + ")";
+                return linking(match, match.title(), match.ref(), part);
+            }
+
+            /** An entry with the article that says more. */
+            private Match further(Match match, List<String> asked) {
+                String ref = match.ties().article();
+                return knowledge
+                        .articleByRef(asked, ref)
+                        .map(article -> linking(match, article.title(), ref, ""))
+                        .orElse(match);
+            }
+
+            private Match linking(Match match, String title, String ref, String part) {
+                String link = "\n\n[" + title.replaceAll("[\\[\\]]", "") + "](/chat/" + bot + "/articles/"
+                        + UriUtils.encodePathSegment(ref, StandardCharsets.UTF_8) + part + ")";
                 return match.saying(
                         match.answers().stream().map(answer -> answer + link).toList());
             }

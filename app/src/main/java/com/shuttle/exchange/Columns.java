@@ -1,5 +1,6 @@
 package com.shuttle.exchange;
 
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.core.reading.Words;
 import java.time.LocalDate;
@@ -16,7 +17,18 @@ import org.jspecify.annotations.Nullable;
  *
  * @param more further phrasings, one a line of the cell
  */
-public record Columns(int ref, int question, int more, int answer, int category, int state, int from, int until) {
+public record Columns(
+        int ref,
+        int question,
+        int more,
+        int answer,
+        int category,
+        int state,
+        int from,
+        int until,
+        int team,
+        int article,
+        int flow) {
 
     private static final Set<String> REF = Set.of("ref", "id", "key", "number", "no");
     private static final Set<String> QUESTION =
@@ -28,6 +40,9 @@ public record Columns(int ref, int question, int more, int answer, int category,
     private static final Set<String> STATE = Set.of("state", "status", "published");
     private static final Set<String> FROM = Set.of("from", "valid from", "start");
     private static final Set<String> UNTIL = Set.of("until", "valid until", "end", "expires");
+    private static final Set<String> TEAM = Set.of("team", "owner", "looked after by");
+    private static final Set<String> ARTICLE = Set.of("article", "linked article");
+    private static final Set<String> FLOW = Set.of("flow", "leads to");
     private static final Set<String> DRAFT = Set.of("draft", "no", "false", "unpublished");
     private static final int LOOKED_AT = 200;
 
@@ -52,7 +67,10 @@ public record Columns(int ref, int question, int more, int answer, int category,
                 named(header, CATEGORY),
                 named(header, STATE),
                 named(header, FROM),
-                named(header, UNTIL));
+                named(header, UNTIL),
+                named(header, TEAM),
+                named(header, ARTICLE),
+                named(header, FLOW));
     }
 
     private static int named(List<String> header, Set<String> names) {
@@ -92,7 +110,10 @@ public record Columns(int ref, int question, int more, int answer, int category,
                 Math.clamp(category, -1, last),
                 Math.clamp(state, -1, last),
                 Math.clamp(from, -1, last),
-                Math.clamp(until, -1, last));
+                Math.clamp(until, -1, last),
+                Math.clamp(team, -1, last),
+                Math.clamp(article, -1, last),
+                Math.clamp(flow, -1, last));
     }
 
     /** What the rows say, read so. */
@@ -110,7 +131,11 @@ public record Columns(int ref, int question, int more, int answer, int category,
                     new Standing(
                             !DRAFT.contains(Sheet.cell(row, state).strip().toLowerCase(Locale.ROOT)),
                             day(Sheet.cell(row, from)),
-                            day(Sheet.cell(row, until)))));
+                            day(Sheet.cell(row, until))),
+                    new Ties(
+                            Sheet.cell(row, team).strip(),
+                            Sheet.cell(row, article).strip(),
+                            Sheet.cell(row, flow).strip())));
         }
         return found;
     }

@@ -1,5 +1,6 @@
 package com.shuttle.exchange;
 
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
 
 /**
@@ -11,7 +12,14 @@ import com.shuttle.core.knowledge.Standing;
  * @param answer   an entry's answers with lines of dashes between them; an article's Markdown
  */
 public record Found(
-        int line, Kind kind, String ref, String question, String answer, String category, Standing standing) {
+        int line,
+        Kind kind,
+        String ref,
+        String question,
+        String answer,
+        String category,
+        Standing standing,
+        Ties ties) {
 
     public enum Kind {
         ENTRY,
@@ -19,6 +27,6 @@ public record Found(
     }
 
     static Found entry(int line, String question, String answer) {
-        return new Found(line, Kind.ENTRY, "", question, answer, "", Standing.USUAL);
+        return new Found(line, Kind.ENTRY, "", question, answer, "", Standing.USUAL, Ties.NONE);
     }
 }

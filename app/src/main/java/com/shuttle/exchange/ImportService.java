@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.core.knowledge.Article;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.exchange.Verdict.State;
 import com.shuttle.knowledge.KnowledgeForms;
 import com.shuttle.knowledge.KnowledgeService;
@@ -107,8 +108,18 @@ class ImportService {
         Import one = waiting(collection, id);
         if (one.sheet() != null && one.columns() != null) {
             Columns were = one.columns();
-            Columns columns =
-                    new Columns(ref, question, more, answer, category, were.state(), were.from(), were.until());
+            Columns columns = new Columns(
+                    ref,
+                    question,
+                    more,
+                    answer,
+                    category,
+                    were.state(),
+                    were.from(),
+                    were.until(),
+                    were.team(),
+                    were.article(),
+                    were.flow());
             waiting.put(id, Import.of(id, collection, one.name(), one.sheet(), columns.within(one.sheet())));
         }
     }
@@ -121,7 +132,14 @@ class ImportService {
                 .ifPresent(found -> waiting.put(
                         id,
                         one.mended(new Found(
-                                line, found.kind(), found.ref(), question, answer, category, found.standing()))));
+                                line,
+                                found.kind(),
+                                found.ref(),
+                                question,
+                                answer,
+                                category,
+                                found.standing(),
+                                found.ties()))));
     }
 
     void forget(String collection, String id) {
@@ -171,8 +189,10 @@ class ImportService {
         String first = found.question().lines().findFirst().orElse("");
         Entry before = found.ref().isEmpty() ? byQuestion.get(same(first)) : byRef.get(found.ref());
         String ref = before != null ? before.ref() : found.ref().isEmpty() ? Ids.next() : found.ref();
+        // What a file says nothing of stays.
+        Ties ties = before != null && found.ties().equals(Ties.NONE) ? before.ties() : found.ties();
         return switch (KnowledgeForms.entry(
-                ref, found.question(), found.answer(), found.category(), found.standing())) {
+                ref, found.question(), found.answer(), found.category(), found.standing(), ties)) {
             case Checked.Bad<Entry> bad ->
                 Verdict.faulty(found, String.join(" ", bad.errors().values()));
             case Checked.Good<Entry>(Entry entry) ->

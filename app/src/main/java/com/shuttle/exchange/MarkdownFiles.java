@@ -1,6 +1,7 @@
 package com.shuttle.exchange;
 
 import com.shuttle.core.knowledge.Article;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.SafeZip;
 import java.io.ByteArrayInputStream;
@@ -79,7 +80,8 @@ final class MarkdownFiles {
                 title,
                 body.strip(),
                 said.getOrDefault("category", ""),
-                standing);
+                standing,
+                Ties.NONE);
     }
 
     static void write(List<Article> articles, OutputStream out) throws IOException {

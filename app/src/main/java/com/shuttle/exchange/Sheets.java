@@ -20,8 +20,8 @@ import org.jspecify.annotations.Nullable;
 /** Writes entries as tables that {@link SheetReader} and {@link Columns} read back. Pure functions. */
 final class Sheets {
 
-    private static final List<String> HEADER =
-            List.of("ref", "question", "phrasings", "answer", "category", "state", "from", "until");
+    private static final List<String> HEADER = List.of(
+            "ref", "question", "phrasings", "answer", "category", "state", "from", "until", "team", "article", "flow");
 
     private Sheets() {}
 
@@ -35,7 +35,10 @@ final class Sheets {
                 Formulas.told(entry.category()),
                 entry.standing().published() ? "published" : "draft",
                 day(entry.standing().from()),
-                day(entry.standing().until()));
+                day(entry.standing().until()),
+                Formulas.told(entry.ties().team()),
+                Formulas.told(entry.ties().article()),
+                Formulas.told(entry.ties().flow()));
     }
 
     static String day(@Nullable LocalDate day) {

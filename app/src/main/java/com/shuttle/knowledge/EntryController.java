@@ -1,6 +1,9 @@
 package com.shuttle.knowledge;
 
+import com.shuttle.bots.BotService;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
+import com.shuttle.settings.AccountService;
 import com.shuttle.web.Checked;
 import jakarta.servlet.http.HttpSession;
 import java.util.List;
@@ -25,9 +28,18 @@ class EntryController {
     private final KnowledgeService knowledge;
     private final EntryService entries;
     private final GapService gaps;
+    private final AccountService accounts;
+    private final BotService bots;
 
-    EntryController(KnowledgeService knowledge, EntryService entries, GapService gaps) {
+    EntryController(
+            KnowledgeService knowledge,
+            EntryService entries,
+            GapService gaps,
+            AccountService accounts,
+            BotService bots) {
         this.gaps = gaps;
+        this.accounts = accounts;
+        this.bots = bots;
         this.knowledge = knowledge;
         this.entries = entries;
     }
@@ -37,14 +49,17 @@ class EntryController {
             @PathVariable String id,
             @RequestParam(defaultValue = "") String q,
             @RequestParam(defaultValue = "") String category,
+            @RequestParam(defaultValue = "") String team,
             @RequestParam(defaultValue = "") String state,
             @RequestParam(defaultValue = "title") String sort,
             @RequestParam(defaultValue = "1") int page,
             HttpSession session,
             Model model) {
         model.addAttribute("collection", knowledge.collection(id));
-        model.addAttribute("entries", entries.entries(id, q, category, state, sort, page));
+        model.addAttribute("entries", entries.entries(id, q, category, team, state, sort, page));
         model.addAttribute("categories", entries.categories(id));
+        model.addAttribute("teams", entries.teams(id));
+        model.addAttribute("team", team);
         model.addAttribute("q", q);
         model.addAttribute("category", category);
         model.addAttribute("state", state);
@@ -69,7 +84,7 @@ class EntryController {
         String wordings =
                 gaps.find(bot, gap).map(of -> String.join("\n", of.wordings())).orElse(question);
         model.addAttribute("bot", bot);
-        return form(id, "", wordings, "", "", StandingForm.of(Standing.USUAL), Map.of(), model);
+        return form(id, "", wordings, "", "", StandingForm.of(Standing.USUAL), TiesForm.of(Ties.NONE), Map.of(), model);
     }
 
     @PostMapping("/entries")
@@ -79,13 +94,15 @@ class EntryController {
             @RequestParam(defaultValue = "") String answers,
             @RequestParam(defaultValue = "") String category,
             StandingForm standing,
+            TiesForm ties,
             @RequestParam(defaultValue = "") String then,
             @RequestParam(defaultValue = "") String bot,
             Model model,
             RedirectAttributes flash) {
-        if (entries.add(id, phrasings, answers, category, standing.standing()) instanceof Checked.Bad<String> bad) {
+        if (entries.add(id, phrasings, answers, category, standing.standing(), ties.ties())
+                instanceof Checked.Bad<String> bad) {
             model.addAttribute("bot", bot);
-            return form(id, "", phrasings, answers, category, standing, bad.errors(), model);
+            return form(id, "", phrasings, answers, category, standing, ties, bad.errors(), model);
         }
         if (bot.matches("[a-z0-9]{1,32}")) {
             flash.addFlashAttribute("again", gaps.askAgain(bot));
@@ -93,6 +110,14 @@ class EntryController {
         }
         flash.addFlashAttribute("saved", true);
         return then.equals("another") ? "redirect:/knowledge/" + id + "/entries/new" : "redirect:/knowledge/" + id;
+    }
+
+    /** The entry of a ref, or the collection where it is no longer there. */
+    @GetMapping("/by-ref")
+    String byRef(@PathVariable String id, @RequestParam(defaultValue = "") String ref) {
+        return entries.byRef(id, ref)
+                .map(stored -> "redirect:/knowledge/" + id + "/entries/" + stored.id())
+                .orElse("redirect:/knowledge/" + id);
     }
 
     @GetMapping("/entries/{entry}")
@@ -105,6 +130,7 @@ class EntryController {
                 String.join("\n---\n", stored.entry().answers()),
                 stored.entry().category(),
                 StandingForm.of(stored.entry().standing()),
+                TiesForm.of(stored.entry().ties()),
                 Map.of(),
                 model);
     }
@@ -117,11 +143,12 @@ class EntryController {
             @RequestParam(defaultValue = "") String answers,
             @RequestParam(defaultValue = "") String category,
             StandingForm standing,
+            TiesForm ties,
             Model model,
             RedirectAttributes flash) {
-        if (entries.change(entry, phrasings, answers, category, standing.standing())
+        if (entries.change(entry, phrasings, answers, category, standing.standing(), ties.ties())
                 instanceof Checked.Bad<String> bad) {
-            return form(id, entry, phrasings, answers, category, standing, bad.errors(), model);
+            return form(id, entry, phrasings, answers, category, standing, ties, bad.errors(), model);
         }
         flash.addFlashAttribute("saved", true);
         return "redirect:/knowledge/" + id;
@@ -176,6 +203,7 @@ class EntryController {
             String answers,
             String category,
             StandingForm standing,
+            TiesForm ties,
             Map<String, String> errors,
             Model model) {
         model.addAttribute("collection", knowledge.collection(id));
@@ -184,6 +212,10 @@ class EntryController {
         model.addAttribute("answers", answers);
         model.addAttribute("category", category);
         model.addAttribute("standing", standing);
+        model.addAttribute("ties", ties);
+        model.addAttribute("articles", knowledge.content(id).articles());
+        model.addAttribute("teams", accounts.teams());
+        model.addAttribute("flows", bots.flowNames());
         model.addAttribute("categories", entries.categories(id));
         model.addAttribute("errors", errors);
         return "knowledge/entry";

@@ -1,6 +1,7 @@
 package com.shuttle.knowledge;
 
 import com.shuttle.core.knowledge.Entry;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
@@ -9,6 +10,7 @@ import com.shuttle.web.Page;
 import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -28,12 +30,17 @@ public class EntryService {
 
     /** @param state {@code published}, {@code draft}, {@code over} or anything else for all */
     public Page<StoredEntry> entries(
-            String collection, String search, String category, String state, String sort, int page) {
-        return store.entries(collection, search, category, state, sort, page, clock.instant());
+            String collection, String search, String category, String team, String state, String sort, int page) {
+        return store.entries(collection, search, category, team, state, sort, page, clock.instant());
     }
 
     public List<String> categories(String collection) {
         return store.categories(collection);
+    }
+
+    /** The teams that look after entries of a collection. */
+    public List<String> teams(String collection) {
+        return store.teams(collection);
     }
 
     /** @throws Missing if there is no such entry */
@@ -41,13 +48,18 @@ public class EntryService {
         return store.entry(id).orElseThrow(() -> new Missing("entry", id));
     }
 
+    /** An entry of a collection by its ref. */
+    public Optional<StoredEntry> byRef(String collection, String ref) {
+        return store.byRef(collection, ref);
+    }
+
     /** @param phrasings one a line; @param answers separated by lines of three or more dashes */
     @Transactional
     public Checked<String> add(
-            String collection, String phrasings, String answers, String category, Standing standing) {
+            String collection, String phrasings, String answers, String category, Standing standing, Ties ties) {
         knowledge.collection(collection);
         String id = Ids.next();
-        return switch (KnowledgeForms.entry(id, phrasings, answers, category, standing)) {
+        return switch (KnowledgeForms.entry(id, phrasings, answers, category, standing, ties)) {
             case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
             case Checked.Good<Entry>(Entry entry) -> {
                 store.insert(id, collection, entry, clock.instant());
@@ -58,9 +70,10 @@ public class EntryService {
     }
 
     @Transactional
-    public Checked<String> change(String id, String phrasings, String answers, String category, Standing standing) {
+    public Checked<String> change(
+            String id, String phrasings, String answers, String category, Standing standing, Ties ties) {
         StoredEntry before = entry(id);
-        return switch (KnowledgeForms.entry(before.entry().ref(), phrasings, answers, category, standing)) {
+        return switch (KnowledgeForms.entry(before.entry().ref(), phrasings, answers, category, standing, ties)) {
             case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
             case Checked.Good<Entry>(Entry entry) -> {
                 store.update(id, entry, clock.instant());
@@ -85,7 +98,8 @@ public class EntryService {
                         String.join("\n", phrasings),
                         String.join("\n---\n", entry.answers()),
                         entry.category(),
-                        entry.standing())
+                        entry.standing(),
+                        entry.ties())
                 instanceof Checked.Good<String>;
     }
 
@@ -134,7 +148,7 @@ public class EntryService {
             public Entry of(Entry e) {
                 Standing standing = new Standing(
                         published, e.standing().from(), e.standing().until());
-                return new Entry(e.ref(), e.phrasings(), e.answers(), e.category(), standing);
+                return new Entry(e.ref(), e.phrasings(), e.answers(), e.category(), standing, e.ties());
             }
         }
 
@@ -142,7 +156,7 @@ public class EntryService {
         record Categorise(String category) implements Many {
             @Override
             public Entry of(Entry e) {
-                return new Entry(e.ref(), e.phrasings(), e.answers(), category, e.standing());
+                return new Entry(e.ref(), e.phrasings(), e.answers(), category, e.standing(), e.ties());
             }
         }
     }

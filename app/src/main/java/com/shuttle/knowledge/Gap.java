@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param times    how often any of them was asked
  * @param wordings the ways it was asked, newest first, those that differ in case and punctuation only once
  * @param conversation id of the conversation it was asked in last
+ * @param rated    whether one of them was answered, and the answer rated badly
  * @param nearest  the entry that came nearest; null where there is none
  */
 public record Gap(
@@ -22,6 +23,7 @@ public record Gap(
         List<String> wordings,
         String conversation,
         Instant at,
+        boolean rated,
         @Nullable Nearest nearest) {
 
     /** An entry of a collection. */

@@ -5,6 +5,7 @@ import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.GapGroups;
+import com.shuttle.core.knowledge.TableMatch;
 import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.GapStore.Asked;
 import com.shuttle.web.Page;
@@ -40,7 +41,28 @@ public class GapService {
     /** Notes a gap; belongs into the transaction of the turn that found it. */
     @Transactional
     public void note(String bot, String conversation, String question, Instant at) {
-        store.insert(bot, conversation, question, Words.normal(question), at);
+        store.insert(bot, conversation, question, Words.normal(question), false, at);
+    }
+
+    /** Notes what answered a question; belongs into the transaction of the turn. */
+    @Transactional
+    public void answered(String bot, String conversation, String ref, String question, Instant at) {
+        String plain = TableMatch.table(ref).orElse(ref);
+        List<String> collections = knowledge.collectionsOf(bot);
+        boolean several = collections.size() > 1;
+        String collection =
+                several ? plain.substring(0, Math.max(0, plain.indexOf(':'))) : String.join("", collections);
+        if (collections.contains(collection)) {
+            String own = several ? plain.substring(collection.length() + 1) : plain;
+            store.insertAnswered(bot, conversation, collection, own, question, at);
+        }
+    }
+
+    /** Notes the questions of a conversation whose answers did not please. */
+    @Transactional
+    public void ratedBadly(String bot, String conversation, Instant at) {
+        store.answeredIn(conversation)
+                .forEach(question -> store.insert(bot, conversation, question, Words.normal(question), true, at));
     }
 
     /** Those asked most often first, then the newest. */
@@ -88,6 +110,7 @@ public class GapService {
                 group.stream().map(Asked::question).toList(),
                 newest.conversation(),
                 newest.at(),
+                group.stream().anyMatch(Asked::rated),
                 nearest);
     }
 
@@ -153,6 +176,7 @@ public class GapService {
         List<String> collections = knowledge.collectionsOf(bot);
         List<Asked> open = store.open(bot, MOST);
         List<String> answered = open.stream()
+                .filter(asked -> !asked.rated())
                 .filter(asked -> {
                     Finding finding = knowledge.askFor(bot, collections, List.of(asked.question()));
                     return finding.outcome() == Outcome.ANSWER;

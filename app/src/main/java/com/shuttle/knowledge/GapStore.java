@@ -1,5 +1,6 @@
 package com.shuttle.knowledge;
 
+import static com.shuttle.schema.Tables.ANSWERED;
 import static com.shuttle.schema.Tables.GAP;
 
 import com.shuttle.web.Ids;
@@ -20,10 +21,11 @@ class GapStore {
     }
 
     /** One way of asking. */
-    record Asked(String id, String question, String normal, int times, String conversation, Instant at) {}
+    record Asked(
+            String id, String question, String normal, int times, String conversation, Instant at, boolean rated) {}
 
     /** A question that was dismissed stays so when it is asked again. */
-    void insert(String bot, String conversation, String question, String normal, Instant at) {
+    void insert(String bot, String conversation, String question, String normal, boolean rated, Instant at) {
         boolean dismissed = db.fetchExists(
                 GAP, GAP.BOT_ID.eq(bot).and(GAP.NORMAL.eq(normal)).and(GAP.DISMISSED.isTrue()));
         db.insertInto(GAP)
@@ -34,6 +36,7 @@ class GapStore {
                 .set(GAP.NORMAL, normal)
                 .set(GAP.AT, at)
                 .set(GAP.DISMISSED, dismissed)
+                .set(GAP.RATED, rated)
                 .execute();
     }
 
@@ -47,7 +50,7 @@ class GapStore {
                 .and(GAP.DISMISSED.isFalse())
                 .groupBy(GAP.NORMAL)
                 .asTable("groups");
-        return db.select(GAP.ID, GAP.QUESTION, GAP.NORMAL, groups.field(times), GAP.CONVERSATION_ID, GAP.AT)
+        return db.select(GAP.ID, GAP.QUESTION, GAP.NORMAL, groups.field(times), GAP.CONVERSATION_ID, GAP.AT, GAP.RATED)
                 .from(GAP)
                 .join(groups)
                 .on(groups.field(GAP.NORMAL)
@@ -56,8 +59,40 @@ class GapStore {
                 .where(GAP.BOT_ID.eq(bot))
                 .orderBy(GAP.AT.desc(), GAP.ID)
                 .limit(most)
-                .fetch(row ->
-                        new Asked(row.value1(), row.value2(), row.value3(), row.value4(), row.value5(), row.value6()));
+                .fetch(row -> new Asked(
+                        row.value1(),
+                        row.value2(),
+                        row.value3(),
+                        row.value4(),
+                        row.value5(),
+                        row.value6(),
+                        row.value7()));
+    }
+
+    /** @param ref of an entry or article of the collection */
+    void insertAnswered(String bot, String conversation, String collection, String ref, String question, Instant at) {
+        db.insertInto(ANSWERED)
+                .set(ANSWERED.ID, Ids.next())
+                .set(ANSWERED.BOT_ID, bot)
+                .set(ANSWERED.CONVERSATION_ID, conversation)
+                .set(ANSWERED.COLLECTION_ID, collection)
+                .set(ANSWERED.REF, ref)
+                .set(ANSWERED.QUESTION, question)
+                .set(ANSWERED.AT, at)
+                .execute();
+    }
+
+    /** The questions that were answered in a conversation and are not among its gaps. */
+    List<String> answeredIn(String conversation) {
+        return db.selectDistinct(ANSWERED.QUESTION)
+                .from(ANSWERED)
+                .where(ANSWERED.CONVERSATION_ID.eq(conversation))
+                .and(ANSWERED.QUESTION.ne(""))
+                .andNotExists(DSL.selectOne()
+                        .from(GAP)
+                        .where(GAP.CONVERSATION_ID.eq(conversation))
+                        .and(GAP.QUESTION.eq(ANSWERED.QUESTION)))
+                .fetch(ANSWERED.QUESTION);
     }
 
     /** Dismisses these questions. */

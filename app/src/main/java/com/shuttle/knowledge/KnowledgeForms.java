@@ -2,6 +2,7 @@ package com.shuttle.knowledge;
 
 import com.shuttle.core.knowledge.Article;
 import com.shuttle.core.knowledge.Entry;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Checked;
@@ -23,7 +24,7 @@ public final class KnowledgeForms {
 
     /** @param phrasings one a line; @param answers separated by lines of three or more dashes */
     public static Checked<Entry> entry(
-            String ref, String phrasings, String answers, String category, Standing standing) {
+            String ref, String phrasings, String answers, String category, Standing standing, Ties ties) {
         List<String> questions = phrasings
                 .lines()
                 .map(Words::clean)
@@ -50,9 +51,16 @@ public final class KnowledgeForms {
                         "answers",
                         "An answer can be " + LONGEST_ANSWER + " characters long at most.")
                 .require(category.length() <= 200, "category", "A category can be 200 characters long at most.")
+                .require(
+                        ties.team().length() <= 200
+                                && ties.flow().length() <= 200
+                                && ties.article().length() <= 100,
+                        "ties",
+                        "The names of team, article and flow can be 100 characters long at most.")
                 .require(ref.length() <= 90, "ref", "A reference can be 90 characters long at most.")
                 .bad();
-        return bad.orElseGet(() -> Checked.good(new Entry(ref, questions, replies, Words.clean(category), standing)));
+        return bad.orElseGet(
+                () -> Checked.good(new Entry(ref, questions, replies, Words.clean(category), standing, ties)));
     }
 
     public static Checked<Article> article(

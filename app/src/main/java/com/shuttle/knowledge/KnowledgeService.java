@@ -6,6 +6,7 @@ import com.shuttle.core.knowledge.Article;
 import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Source;
@@ -241,8 +242,14 @@ public class KnowledgeService {
             for (Entry entry : content.entries()) {
                 if (ref.equals(ref(several, collection, entry.ref()))) {
                     String title = entry.phrasings().getFirst();
-                    return Optional.of(
-                            new Match(ref, Source.ENTRY, title, 1, entry.answers(), new Why(title, 1, 1, List.of())));
+                    return Optional.of(new Match(
+                            ref,
+                            Source.ENTRY,
+                            title,
+                            1,
+                            entry.answers(),
+                            new Why(title, 1, 1, List.of()),
+                            several ? prefixed(entry.ties(), collection) : entry.ties()));
                 }
             }
             for (Table table : content.tables()) {
@@ -270,7 +277,7 @@ public class KnowledgeService {
     public Health health(String collection) {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         Content content = content(collection);
-        return HealthCheck.of(content, index(Set.of(collection)), meanings, today);
+        return HealthCheck.of(content, index(Set.of(collection)), meanings, today, store.uses(collection));
     }
 
     /** Cosine similarities of {@code text} to each of {@code others}. */
@@ -296,7 +303,12 @@ public class KnowledgeService {
         return new Content(
                 content.entries().stream()
                         .map(e -> new Entry(
-                                ref(true, collection, e.ref()), e.phrasings(), e.answers(), e.category(), e.standing()))
+                                ref(true, collection, e.ref()),
+                                e.phrasings(),
+                                e.answers(),
+                                e.category(),
+                                e.standing(),
+                                prefixed(e.ties(), collection)))
                         .toList(),
                 content.articles().stream()
                         .map(a -> new Article(
@@ -306,6 +318,12 @@ public class KnowledgeService {
                 content.tables().stream()
                         .map(table -> table.as(ref(true, collection, table.ref())))
                         .toList());
+    }
+
+    private static Ties prefixed(Ties ties, String collection) {
+        return ties.article().isEmpty()
+                ? ties
+                : new Ties(ties.team(), ref(true, collection, ties.article()), ties.flow());
     }
 
     /** Where several collections are asked together, a ref names its collection too. */

@@ -1,5 +1,6 @@
 package com.shuttle.knowledge;
 
+import static com.shuttle.schema.Tables.ANSWERED;
 import static com.shuttle.schema.Tables.ARTICLE;
 import static com.shuttle.schema.Tables.BOT_COLLECTION;
 import static com.shuttle.schema.Tables.BOT_SURENESS;
@@ -23,6 +24,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
@@ -153,6 +155,9 @@ class KnowledgeStore {
                 .set(ENTRY.PUBLISHED, entry.standing().published())
                 .set(ENTRY.VALID_FROM, entry.standing().from())
                 .set(ENTRY.VALID_UNTIL, entry.standing().until())
+                .set(ENTRY.TEAM, entry.ties().team())
+                .set(ENTRY.ARTICLE, entry.ties().article())
+                .set(ENTRY.FLOW, entry.ties().flow())
                 .set(ENTRY.UPDATED_AT, at)
                 .execute();
     }
@@ -166,6 +171,9 @@ class KnowledgeStore {
                         .set(ENTRY.PUBLISHED, entry.standing().published())
                         .set(ENTRY.VALID_FROM, entry.standing().from())
                         .set(ENTRY.VALID_UNTIL, entry.standing().until())
+                        .set(ENTRY.TEAM, entry.ties().team())
+                        .set(ENTRY.ARTICLE, entry.ties().article())
+                        .set(ENTRY.FLOW, entry.ties().flow())
                         .set(ENTRY.UPDATED_AT, at)
                         .where(ENTRY.ID.eq(id))
                         .execute()
@@ -185,7 +193,14 @@ class KnowledgeStore {
      * @param sort  {@code title}, {@code category} or {@code updated}; anything else is title
      */
     Page<StoredEntry> entries(
-            String collection, String search, String category, String state, String sort, int page, Instant now) {
+            String collection,
+            String search,
+            String category,
+            String team,
+            String state,
+            String sort,
+            int page,
+            Instant now) {
         String like = Like.containing(search);
         Condition condition = ENTRY.COLLECTION_ID
                 .eq(collection)
@@ -196,6 +211,7 @@ class KnowledgeStore {
                                         .like(like, Like.ESCAPE)
                                         .or(DSL.lower(ENTRY.ANSWERS).like(like, Like.ESCAPE)))
                 .and(category.isBlank() ? noCondition() : ENTRY.CATEGORY.eq(category))
+                .and(team.isBlank() ? noCondition() : ENTRY.TEAM.eq(team))
                 .and(
                         switch (state) {
                             case "published" -> ENTRY.PUBLISHED.isTrue();
@@ -226,6 +242,16 @@ class KnowledgeStore {
                 .fetch(ENTRY.CATEGORY);
     }
 
+    /** The teams that look after entries of a collection. */
+    List<String> teams(String collection) {
+        return db.selectDistinct(ENTRY.TEAM)
+                .from(ENTRY)
+                .where(ENTRY.COLLECTION_ID.eq(collection))
+                .and(ENTRY.TEAM.ne(""))
+                .orderBy(ENTRY.TEAM)
+                .fetch(ENTRY.TEAM);
+    }
+
     Optional<StoredEntry> byRef(String collection, String ref) {
         return db.selectFrom(ENTRY)
                 .where(ENTRY.COLLECTION_ID.eq(collection).and(ENTRY.REF.eq(ref)))
@@ -246,6 +272,15 @@ class KnowledgeStore {
                 .columns(BOT_COLLECTION.BOT_ID, BOT_COLLECTION.COLLECTION_ID)
                 .values(bot, collection)
                 .execute());
+    }
+
+    /** How often each entry and article of a collection has answered, by ref. */
+    Map<String, Integer> uses(String collection) {
+        return db.select(ANSWERED.REF, DSL.count())
+                .from(ANSWERED)
+                .where(ANSWERED.COLLECTION_ID.eq(collection))
+                .groupBy(ANSWERED.REF)
+                .fetchMap(ANSWERED.REF, DSL.count());
     }
 
     Optional<Calibration> sureness(String bot) {
@@ -273,7 +308,8 @@ class KnowledgeStore {
                 Json.strings(row.getPhrasings()),
                 Json.strings(row.getAnswers()),
                 row.getCategory(),
-                new Standing(row.getPublished(), row.getValidFrom(), row.getValidUntil()));
+                new Standing(row.getPublished(), row.getValidFrom(), row.getValidUntil()),
+                new Entry.Ties(row.getTeam(), row.getArticle(), row.getFlow()));
         return new StoredEntry(row.getId(), row.getCollectionId(), entry, row.getUpdatedAt());
     }
 }

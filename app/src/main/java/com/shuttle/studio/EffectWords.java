@@ -18,6 +18,7 @@ final class EffectWords {
             case Effect.KeepLead(String name, String email, String phone) ->
                 "would keep a lead: " + name + ", " + email;
             case Effect.NoteGap(String question) -> "would note a gap: “" + question + "”";
+            case Effect.Answered ignored -> "";
             case Effect.SetTimer(String key, long seconds) -> "would go on after " + Spans.of(seconds);
             case Effect.Remember(String variable, var value) -> "would remember " + variable + " for next time";
             case Effect.Reach(String milestone, var worth) ->

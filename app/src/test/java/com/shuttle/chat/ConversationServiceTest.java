@@ -16,6 +16,7 @@ import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.knowledge.Gap;
 import com.shuttle.knowledge.GapService;
 import com.shuttle.leads.Lead;
@@ -168,7 +169,12 @@ class ConversationServiceTest {
                         .text())
                 .contains("don't know");
         TestData.good(data.entries.add(
-                collection, "Are dogs allowed?", "On a lead.", "", com.shuttle.core.knowledge.Standing.USUAL));
+                collection,
+                "Are dogs allowed?",
+                "On a lead.",
+                "",
+                com.shuttle.core.knowledge.Standing.USUAL,
+                Ties.NONE));
         assertThat(taken(conversations.say(id, "m2", "are dogs allowed?"))
                         .messages()
                         .getFirst()

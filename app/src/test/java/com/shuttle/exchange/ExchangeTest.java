@@ -35,7 +35,8 @@ class ExchangeTest {
                             List.of("=Is this a formula?", "Two\ttabs, a comma; \"quotes\""),
                             List.of("-1 below **zero**\n\nSecond paragraph", "Another answer"),
                             "+Visiting",
-                            new Standing(false, LocalDate.of(2026, 1, 2), LocalDate.of(2027, 3, 4))),
+                            new Standing(false, LocalDate.of(2026, 1, 2), LocalDate.of(2027, 3, 4)),
+                            new Entry.Ties("@Visits", "a1", "=Tour")),
                     new Entry("e2", List.of("Häuser und 日本語 🙂?"), List.of("'quoted'"), "")),
             List.of(
                     new Article(

@@ -115,11 +115,13 @@ class SheetReaderTest {
     @Test
     void columnsAreGuessedByNameOrByWhatTheyHold() throws Unreadable {
         Columns named = Columns.guess(csv("Topic,Answer,Question,ID\nx,y,z,1\n"));
-        assertThat(named).isEqualTo(new Columns(3, 2, -1, 1, 0, -1, -1, -1));
+        assertThat(named).isEqualTo(new Columns(3, 2, -1, 1, 0, -1, -1, -1, -1, -1, -1));
         Columns held = Columns.guess(csv("one,two\nA long sentence that explains it.,How?\nAnother long one.,Why?\n"));
         assertThat(held.question()).isEqualTo(1);
         assertThat(held.answer()).isZero();
-        assertThat(new Columns(9, 9, 9, 9, 9, 9, 9, 9).within(csv("a,b\n1,2\n")).question())
+        assertThat(new Columns(9, 9, 9, 9, 9, 9, 9, 9, 9, 9, 9)
+                        .within(csv("a,b\n1,2\n"))
+                        .question())
                 .isEqualTo(1);
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
+import com.shuttle.bots.Bot;
 import com.shuttle.web.Page;
 import java.time.Instant;
 import java.util.List;
@@ -16,9 +17,11 @@ class GapServiceTest {
 
     private final TestData data;
     private final GapService gaps;
+    private final KnowledgeService knowledge;
 
-    GapServiceTest(TestData data, GapService gaps) {
+    GapServiceTest(TestData data, GapService gaps, KnowledgeService knowledge) {
         this.data = data;
+        this.knowledge = knowledge;
         this.gaps = gaps;
     }
 
@@ -48,6 +51,25 @@ class GapServiceTest {
         gaps.dismiss(bot, gap.id());
         assertThat(gaps.count(bot)).isZero();
         assertThat(gaps.list(bot, 1).items()).isEmpty();
+    }
+
+    @Test
+    void aBadlyRatedAnswerIsAGapUntilSomebodyHasLookedAtIt() {
+        Bot bot = data.bot();
+        String collection = data.collectionOf(bot, "Do you sell maps?", "At the desk.");
+        String ref = knowledge.content(collection).entries().getFirst().ref();
+        gaps.answered(bot.id(), "c1", ref, "do you sell maps", AT);
+        gaps.answered(bot.id(), "c2", ref, "have you got maps", AT);
+        gaps.ratedBadly(bot.id(), "c1", AT);
+        gaps.ratedBadly(bot.id(), "c1", AT.plusSeconds(5));
+        Gap gap = gaps.list(bot.id(), 1).items().getFirst();
+        assertThat(gap.question()).isEqualTo("do you sell maps");
+        assertThat(gap.times()).isOne();
+        assertThat(gap.rated()).isTrue();
+        assertThat(gap.nearest()).isEqualTo(new Gap.Nearest(collection, ref, "Do you sell maps?"));
+        assertThat(gaps.askAgain(bot.id())).isEqualTo(new GapService.Again(0, 1));
+        gaps.dismiss(bot.id(), gap.id());
+        assertThat(gaps.count(bot.id())).isZero();
     }
 
     @Test

@@ -7,6 +7,7 @@ import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.core.knowledge.Calibration;
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
@@ -35,12 +36,12 @@ class KnowledgeServiceTest {
     void editsAreFoundAtOnceAndDeletedOnesNoMore() {
         String collection = data.collection("Is there parking?", "Free.");
         String entry = TestData.good(entries.add(
-                collection, "Are dogs allowed?\nMay I bring my dog?", "On a lead.", "Pets", Standing.USUAL));
+                collection, "Are dogs allowed?\nMay I bring my dog?", "On a lead.", "Pets", Standing.USUAL, Ties.NONE));
         assertThat(knowledge
                         .ask(List.of(collection), List.of("may I bring my dog"))
                         .reply())
                 .isEqualTo("On a lead.");
-        TestData.good(entries.change(entry, "Are dogs allowed?", "No longer.", "Pets", Standing.USUAL));
+        TestData.good(entries.change(entry, "Are dogs allowed?", "No longer.", "Pets", Standing.USUAL, Ties.NONE));
         assertThat(knowledge
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .reply())
@@ -56,7 +57,7 @@ class KnowledgeServiceTest {
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .outcome())
                 .isEqualTo(Outcome.ANSWER);
-        assertThat(entries.entries(collection, "", "", "", "", 1).total()).isEqualTo(2);
+        assertThat(entries.entries(collection, "", "", "", "", "", 1).total()).isEqualTo(2);
     }
 
     @ParameterizedTest
@@ -65,23 +66,23 @@ class KnowledgeServiceTest {
             value = {"''|An answer|phrasings", "A question|''|answers", "A question|'  '|answers", "''|''|phrasings"})
     void anEntryNeedsAQuestionAndAnAnswer(String phrasings, String answers, String field) {
         String collection = data.collection("x", "y");
-        assertThat(entries.add(collection, phrasings, answers, "", Standing.USUAL))
+        assertThat(entries.add(collection, phrasings, answers, "", Standing.USUAL, Ties.NONE))
                 .isInstanceOfSatisfying(
                         Checked.Bad.class,
                         bad -> assertThat(bad.errors().containsKey(field)).isTrue());
-        assertThat(entries.entries(collection, "", "", "", "", 1).total()).isEqualTo(1);
+        assertThat(entries.entries(collection, "", "", "", "", "", 1).total()).isEqualTo(1);
     }
 
     @Test
     void hostileTextIsKeptAsTextOrRefusedForItsLength() {
         String collection = data.collection("<script>alert(1)</script> '; drop table entry; --", "a\u202Eb");
         StoredEntry entry =
-                entries.entries(collection, "", "", "", "", 1).items().getFirst();
+                entries.entries(collection, "", "", "", "", "", 1).items().getFirst();
         assertThat(entry.entry().phrasings().getFirst()).startsWith("<script>");
         assertThat(entry.entry().answers()).containsExactly("ab");
-        assertThat(entries.add(collection, "q".repeat(100_000), "a", "", Standing.USUAL))
+        assertThat(entries.add(collection, "q".repeat(100_000), "a", "", Standing.USUAL, Ties.NONE))
                 .isInstanceOf(Checked.Bad.class);
-        assertThat(entries.add(collection, "q", "a".repeat(100_000), "", Standing.USUAL))
+        assertThat(entries.add(collection, "q", "a".repeat(100_000), "", Standing.USUAL, Ties.NONE))
                 .isInstanceOf(Checked.Bad.class);
     }
 
@@ -94,18 +95,24 @@ class KnowledgeServiceTest {
                     "Question %02d".formatted(i),
                     i == 7 ? "100% sure_thing" : "Answer",
                     i % 2 == 0 ? "Even" : "Odd",
-                    Standing.USUAL));
+                    Standing.USUAL,
+                    Ties.NONE));
         }
-        assertThat(entries.entries(collection, "", "", "", "title", 1).items()).hasSize(25);
-        assertThat(entries.entries(collection, "", "", "", "title", 2).items()).hasSize(5);
-        assertThat(entries.entries(collection, "", "", "", "title", 2).pages()).isEqualTo(2);
-        assertThat(entries.entries(collection, "100%", "", "", "", 1).total()).isEqualTo(1);
-        assertThat(entries.entries(collection, "%", "", "", "", 1).total()).isEqualTo(1);
-        assertThat(entries.entries(collection, "r_t", "", "", "", 1).total()).isZero();
-        assertThat(entries.entries(collection, "", "Odd", "", "category", 1).total())
+        assertThat(entries.entries(collection, "", "", "", "", "title", 1).items())
+                .hasSize(25);
+        assertThat(entries.entries(collection, "", "", "", "", "title", 2).items())
+                .hasSize(5);
+        assertThat(entries.entries(collection, "", "", "", "", "title", 2).pages())
+                .isEqualTo(2);
+        assertThat(entries.entries(collection, "100%", "", "", "", "", 1).total())
+                .isEqualTo(1);
+        assertThat(entries.entries(collection, "%", "", "", "", "", 1).total()).isEqualTo(1);
+        assertThat(entries.entries(collection, "r_t", "", "", "", "", 1).total())
+                .isZero();
+        assertThat(entries.entries(collection, "", "Odd", "", "", "category", 1).total())
                 .isEqualTo(15);
         assertThat(entries.categories(collection)).containsExactly("Even", "Odd");
-        assertThat(entries.entries(collection, "", "", "", "updated", 1)
+        assertThat(entries.entries(collection, "", "", "", "", "updated", 1)
                         .items()
                         .getFirst()
                         .entry()
@@ -147,7 +154,7 @@ class KnowledgeServiceTest {
     @Test
     void answersAreSeparatedByLinesOfDashes() {
         String collection = data.collection("Hello", "Hi there\n---\nGood evening\n-----\n");
-        assertThat(entries.entries(collection, "", "", "", "", 1)
+        assertThat(entries.entries(collection, "", "", "", "", "", 1)
                         .items()
                         .getFirst()
                         .entry()
@@ -177,13 +184,13 @@ class KnowledgeServiceTest {
     void draftsAndWhatDoesNotHoldTodayAreNotSaid() {
         String collection = data.collection("Is there parking?", "Free.");
         LocalDate today = LocalDate.now(ZoneOffset.UTC);
-        String entry = TestData.good(
-                entries.add(collection, "Are dogs allowed?", "On a lead.", "", new Standing(false, null, null)));
+        String entry = TestData.good(entries.add(
+                collection, "Are dogs allowed?", "On a lead.", "", new Standing(false, null, null), Ties.NONE));
         for (Standing unsaid : List.of(
                 new Standing(false, null, null),
                 new Standing(true, today.plusDays(2), null),
                 new Standing(true, null, today.minusDays(2)))) {
-            TestData.good(entries.change(entry, "Are dogs allowed?", "On a lead.", "", unsaid));
+            TestData.good(entries.change(entry, "Are dogs allowed?", "On a lead.", "", unsaid, Ties.NONE));
             assertThat(knowledge
                             .ask(List.of(collection), List.of("are dogs allowed"))
                             .outcome())
@@ -194,12 +201,13 @@ class KnowledgeServiceTest {
                 "Are dogs allowed?",
                 "On a lead.",
                 "",
-                new Standing(true, today.minusDays(2), today.plusDays(2))));
+                new Standing(true, today.minusDays(2), today.plusDays(2)),
+                Ties.NONE));
         assertThat(knowledge
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .outcome())
                 .isEqualTo(Outcome.ANSWER);
-        assertThat(entries.add(collection, "A?", "B", "", new Standing(true, today, today.minusDays(1))))
+        assertThat(entries.add(collection, "A?", "B", "", new Standing(true, today, today.minusDays(1)), Ties.NONE))
                 .isInstanceOf(Checked.Bad.class);
     }
 

@@ -48,7 +48,9 @@ final class Answering {
                 if (!step.more().isBlank()) {
                     run.say(step.more());
                 }
-                walker.leave(step, "answered");
+                if (!leadsOn(finding.matches().getFirst())) {
+                    walker.leave(step, "answered");
+                }
             }
             case SUGGEST -> suggest(finding, question, null);
             case NONE -> {
@@ -105,6 +107,23 @@ final class Answering {
         return finding.outcome() == Finding.Outcome.SUGGEST && !offers ? Finding.Outcome.NONE : finding.outcome();
     }
 
+    /** Goes to the flow that an entry leads to, to come back here; false where it leads to none that this bot has. */
+    boolean leadsOn(Match match) {
+        Place start = match.ties().flow().isEmpty()
+                ? null
+                : run.playbook.startOfNamed(match.ties().flow());
+        Place here = run.at();
+        if (start == null || here != null && here.flow().equals(start.flow())) {
+            return false;
+        }
+        run.trace("entry leads on", "to " + run.playbook.nameOf(start.flow()));
+        if (here != null) {
+            run.comeBackTo(here);
+        }
+        run.stand(start);
+        return true;
+    }
+
     /** Says all that a message asked for. @param lead said first; empty for the bot's own */
     void say(Finding finding, String lead) {
         run.respond(Occasion.FOUND, lead);
@@ -118,6 +137,7 @@ final class Answering {
                 "“" + match.title() + "”, confidence " + rounded(match.confidence()) + ", meaning "
                         + rounded(match.why().meaning()) + ", words "
                         + rounded(match.why().words()));
+        run.answeredBy(match.ref());
         run.say(match.answers().get(run.pick(match.answers().size())));
     }
 

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Effect.LeaveQueue.class, name = "leave_queue"),
     @JsonSubTypes.Type(value = Effect.KeepLead.class, name = "keep_lead"),
     @JsonSubTypes.Type(value = Effect.NoteGap.class, name = "note_gap"),
+    @JsonSubTypes.Type(value = Effect.Answered.class, name = "answered"),
     @JsonSubTypes.Type(value = Effect.SetTimer.class, name = "set_timer"),
     @JsonSubTypes.Type(value = Effect.Remember.class, name = "remember"),
     @JsonSubTypes.Type(value = Effect.Reach.class, name = "reach"),
@@ -41,6 +42,9 @@ public sealed interface Effect {
 
     /** A question that no knowledge answered. */
     record NoteGap(String question) implements Effect {}
+
+    /** A question was answered by the entry or article of this ref. */
+    record Answered(String ref, String question) implements Effect {}
 
     /** Sends {@link Event.TimeCame} with this key after so many seconds, once, after a restart too. */
     record SetTimer(String key, long seconds) implements Effect {}

@@ -325,7 +325,9 @@ final class Listener {
                 run.remember(text);
                 walker.answering.say(finding, "");
                 asking.keepWhatElse(text, List.of());
-                putAgain();
+                if (!walker.answering.leadsOn(finding.matches().getFirst())) {
+                    putAgain();
+                }
                 return true;
             }
             case SUGGEST -> {

@@ -7,6 +7,7 @@ import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
+import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.reading.Value;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -97,7 +98,16 @@ final class Picks {
             run.gap(awaiting.asked());
             run.respond(Occasion.NOT_FOUND);
         } else {
-            run.ports.entry(option).ifPresentOrElse(walker.answering::sayAnswer, () -> run.respond(Occasion.NOT_FOUND));
+            Match match = run.ports.entry(option).orElse(null);
+            if (match == null) {
+                run.respond(Occasion.NOT_FOUND);
+            } else {
+                walker.answering.sayAnswer(match);
+                run.await(awaiting.resumes());
+                if (walker.answering.leadsOn(match)) {
+                    return;
+                }
+            }
         }
         if (awaiting.resumes() != null) {
             run.await(awaiting.resumes());

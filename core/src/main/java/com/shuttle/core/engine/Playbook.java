@@ -18,6 +18,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** A release made ready for the engine: steps by place, phrases by their words. Immutable and thread-safe. */
@@ -148,6 +149,17 @@ public final class Playbook {
     @Nullable
     Place startOf(String flow) {
         return starts.get(flow);
+    }
+
+    /** Where the flow of a name begins; null where this bot has none of it. Capitals do not count. */
+    @Nullable
+    Place startOfNamed(String name) {
+        return release.flows().stream()
+                .filter(flow -> flow.name().strip().equalsIgnoreCase(name.strip()))
+                .map(flow -> startOf(flow.id()))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
     }
 
     String nameOf(String flow) {

@@ -402,6 +402,11 @@ final class TurnRun {
         effects.add(new Effect.LeaveQueue());
     }
 
+    /** Notes what answered the question asked last. */
+    void answeredBy(String ref) {
+        effects.add(new Effect.Answered(ref, asked.isEmpty() ? "" : asked.getLast()));
+    }
+
     void gap(String question) {
         effects.add(new Effect.NoteGap(question));
     }

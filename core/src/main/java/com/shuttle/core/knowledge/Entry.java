@@ -16,12 +16,36 @@ public record Entry(
         List<String> phrasings,
         List<String> answers,
         String category,
-        @Nullable Standing standing) {
+        @Nullable Standing standing,
+        @Nullable Ties ties) {
+
+    /**
+     * What an entry belongs to and leads to.
+     *
+     * @param team    name of the team that looks after it; may be empty
+     * @param article ref of the article that says more; may be empty
+     * @param flow    name of the flow that the conversation goes to after the answer, in bots that have it; may be empty
+     */
+    public record Ties(String team, String article, String flow) {
+
+        public static final Ties NONE = new Ties("", "", "");
+
+        public Ties {
+            team = team == null ? "" : team;
+            article = article == null ? "" : article;
+            flow = flow == null ? "" : flow;
+        }
+    }
 
     public Entry {
         phrasings = List.copyOf(phrasings);
         answers = List.copyOf(answers);
         standing = standing == null ? Standing.USUAL : standing;
+        ties = ties == null ? Ties.NONE : ties;
+    }
+
+    public Entry(String ref, List<String> phrasings, List<String> answers, String category, Standing standing) {
+        this(ref, phrasings, answers, category, standing, Ties.NONE);
     }
 
     public Entry(String ref, List<String> phrasings, List<String> answers, String category) {

@@ -1,9 +1,11 @@
 package com.shuttle.core.knowledge;
 
+import com.shuttle.core.knowledge.Entry.Ties;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What came of asking.
@@ -51,15 +53,29 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
      * @param title   the entry's first phrasing, the article's title with the passage's heading, or what a table was
      *                understood to be asked
      * @param answers what may be said, at least one, Markdown
+     * @param ties    of an entry
      */
-    public record Match(String ref, Source source, String title, double confidence, List<String> answers, Why why) {
+    public record Match(
+            String ref,
+            Source source,
+            String title,
+            double confidence,
+            List<String> answers,
+            Why why,
+            @Nullable Ties ties) {
         public Match {
             answers = List.copyOf(answers);
+            // Matches kept before there were ties have none.
+            ties = ties == null ? Ties.NONE : ties;
+        }
+
+        public Match(String ref, Source source, String title, double confidence, List<String> answers, Why why) {
+            this(ref, source, title, confidence, answers, why, Ties.NONE);
         }
 
         /** The same with other answers. */
         public Match saying(List<String> others) {
-            return new Match(ref, source, title, confidence, others, why);
+            return new Match(ref, source, title, confidence, others, why, ties);
         }
     }
 

@@ -15,6 +15,7 @@ import java.util.List;
  * @param echoes   sentences said twice, those that contradict first
  * @param over     titles of what is past its last day
  * @param mute     titles of articles with pictures that are not described
+ * @param unused   titles of what has never answered, once enough was asked; counts for nothing, as some questions are rare
  */
 public record Health(
         double landing,
@@ -26,7 +27,8 @@ public record Health(
         List<Claim> claims,
         List<Echo> echoes,
         List<String> over,
-        List<String> mute) {
+        List<String> mute,
+        List<String> unused) {
 
     /** A phrasing that lands on another entry or article when its own does not have it. */
     public record Astray(String phrasing, String own, String landed) {}
@@ -47,6 +49,7 @@ public record Health(
         echoes = List.copyOf(echoes);
         over = List.copyOf(over);
         mute = List.copyOf(mute);
+        unused = List.copyOf(unused);
     }
 
     /** 0 to 100: landing counts half, distinct a quarter, current and complete the rest. */

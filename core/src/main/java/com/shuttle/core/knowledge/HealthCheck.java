@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * Looks a collection over. Phrasings beyond an entry's first are held out one at a time and asked; wordings and sentences are compared
@@ -41,6 +42,9 @@ public final class HealthCheck {
     /** Shorter sentences, such as "Yes.", say nothing by themselves. */
     private static final int LEAST_WORDS = 4;
 
+    /** Before so many answers, what has not been used has not been wanted yet. */
+    private static final int LEAST_USES = 30;
+
     private static final Pattern NUMBER = Pattern.compile("\\d+(?:[.:,]\\d+)*");
     private static final Pattern UNDESCRIBED = Pattern.compile("!\\[\\s*]\\(");
 
@@ -48,8 +52,12 @@ public final class HealthCheck {
 
     private HealthCheck() {}
 
-    /** @param index of this content as it is said on this day */
-    public static Health of(Content content, KnowledgeIndex index, Meaning meaning, LocalDate day) {
+    /**
+     * @param index of this content as it is said on this day
+     * @param uses  how often each entry and article has answered, by ref; those that never did may be left out
+     */
+    public static Health of(
+            Content content, KnowledgeIndex index, Meaning meaning, LocalDate day, Map<String, Integer> uses) {
         List<Unit> units = Unit.of(content.on(day));
         Map<String, String> own = new HashMap<>();
         units.forEach(unit -> unit.wordings().forEach(wording -> own.putIfAbsent(wording, unit.title())));
@@ -87,7 +95,22 @@ public final class HealthCheck {
                 limited(claims),
                 limited(echoes),
                 limited(over),
-                limited(mute));
+                limited(mute),
+                limited(unused(content.on(day), uses)));
+    }
+
+    private static List<String> unused(Content content, Map<String, Integer> uses) {
+        if (uses.values().stream().mapToInt(Integer::intValue).sum() < LEAST_USES) {
+            return List.of();
+        }
+        return Stream.concat(
+                        content.entries().stream()
+                                .filter(entry -> !uses.containsKey(entry.ref()))
+                                .map(entry -> entry.phrasings().getFirst()),
+                        content.articles().stream()
+                                .filter(article -> !uses.containsKey(article.ref()))
+                                .map(Article::title))
+                .toList();
     }
 
     private static double share(int part, int all) {

@@ -311,7 +311,7 @@ public final class KnowledgeIndex {
                 evidence.words(),
                 words.shared(asked.typed, scored.unit()));
         List<String> said = unit.source() == Source.ENTRY ? unit.answers() : List.of(excerpt(scored.unit(), asked));
-        return new Match(unit.ref(), unit.source(), unit.title(), scored.confidence() * factor, said, why);
+        return new Match(unit.ref(), unit.source(), unit.title(), scored.confidence() * factor, said, why, unit.ties());
     }
 
     /** The sentences of a passage that a question is about, in their order, the nearest among them. */

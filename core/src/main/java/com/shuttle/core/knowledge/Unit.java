@@ -1,5 +1,6 @@
 package com.shuttle.core.knowledge;
 
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Finding.Source;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,7 +14,13 @@ import java.util.List;
  * @param sentences of the first answer, at least one, plain text
  */
 record Unit(
-        String ref, Source source, String title, List<String> wordings, List<String> answers, List<String> sentences) {
+        String ref,
+        Source source,
+        String title,
+        List<String> wordings,
+        List<String> answers,
+        List<String> sentences,
+        Ties ties) {
 
     static List<Unit> of(Content content) {
         List<Unit> units = new ArrayList<>();
@@ -25,7 +32,8 @@ record Unit(
                     entry.phrasings().getFirst(),
                     entry.phrasings(),
                     entry.answers(),
-                    sentences.isEmpty() ? entry.phrasings().subList(0, 1) : sentences));
+                    sentences.isEmpty() ? entry.phrasings().subList(0, 1) : sentences,
+                    entry.ties()));
         }
         for (Article article : content.articles()) {
             for (Passages.Passage passage : Passages.of(article)) {
@@ -38,7 +46,8 @@ record Unit(
                         passage.heading(),
                         headings,
                         List.of(String.join(" ", passage.sentences())),
-                        passage.sentences()));
+                        passage.sentences(),
+                        Ties.NONE));
             }
         }
         return List.copyOf(units);

@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
@@ -28,6 +29,16 @@ final class FakePorts implements Ports {
                         confidence,
                         List.of(answer),
                         new Why(word, 1, 1, List.of(word))));
+        return this;
+    }
+
+    /** Answers as {@link #knows}, by an entry that leads to a flow. */
+    FakePorts knowsAndLeads(String word, String answer, String flow) {
+        Why why = new Why(word, 1, 1, List.of(word));
+        byWord.put(
+                word,
+                new Match(
+                        "e-" + word, Source.ENTRY, "About " + word, 0.9, List.of(answer), why, new Ties("", "", flow)));
         return this;
     }
 

@@ -124,4 +124,23 @@ class ResponsesTest {
         Talk closing = talk(on(Occasion.CLOSING, "Closing now.")).says("parking");
         closing.take(new Event.TimeCame(closing.stamp(), timer(closing))).hears("Closing now.");
     }
+
+    @Test
+    void anEntryLeadsToAFlowAndTheConversationComesBack() {
+        Flow tour = flow("tour")
+                .message("t1", "First the dome, then the terrace.", null)
+                .build();
+        Flow main = flow("main")
+                .choice("menu", "What would you like?", "Nothing", "bye")
+                .end("bye", "Goodbye.")
+                .build();
+        FakePorts ports = new FakePorts()
+                .knowsAndLeads("tour", "Tours are free.", tour.name().toUpperCase());
+        Talk talk = Talk.with(ports, main, tour).says("is there a tour?");
+        talk.hears("Tours are free.", "First the dome, then the terrace.", "What would you like?");
+        assertThat(talk.effects).contains(new Effect.Answered("e-tour", "is there a tour?"));
+        Talk.with(new FakePorts().knowsAndLeads("tour", "Tours are free.", "nowhere"), main, tour)
+                .says("is there a tour?")
+                .hears("Tours are free.", "What would you like?");
+    }
 }

@@ -7,6 +7,7 @@ import com.shuttle.core.knowledge.Health.Claim;
 import com.shuttle.core.knowledge.Health.Echo;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class HealthCheckTest {
@@ -16,7 +17,7 @@ class HealthCheckTest {
 
     private static Health health(Content content) {
         KnowledgeIndex index = new KnowledgeIndex(content.on(TODAY), MEANING, Calibration.USUAL);
-        return HealthCheck.of(content, index, MEANING, TODAY);
+        return HealthCheck.of(content, index, MEANING, TODAY, Map.of());
     }
 
     private static Entry entry(String ref, String answer, String... phrasings) {
@@ -74,5 +75,22 @@ class HealthCheckTest {
     @Test
     void nothingIsSound() {
         assertThat(health(Content.EMPTY).score()).isEqualTo(100);
+    }
+
+    @Test
+    void whatNeverAnswersIsToldOnceEnoughWasAsked() {
+        Content content = new Content(
+                List.of(
+                        new Entry("a", List.of("Where can I park?"), List.of("Behind the hall."), ""),
+                        new Entry("b", List.of("May I bring a goat?"), List.of("Goats stay outside."), "")),
+                List.of(),
+                List.of());
+        KnowledgeIndex index = new KnowledgeIndex(content, MEANING, Calibration.USUAL);
+        assertThat(HealthCheck.of(content, index, MEANING, TODAY, Map.of("a", 40))
+                        .unused())
+                .containsExactly("May I bring a goat?");
+        assertThat(HealthCheck.of(content, index, MEANING, TODAY, Map.of("a", 4))
+                        .unused())
+                .isEmpty();
     }
 }
