@@ -1,4 +1,5 @@
 // The visitor's page: one conversation, kept across reloads and shared by the visitor's tabs.
+import { articlePanel } from './article-panel.js';
 import { follow } from './sse.js';
 import { fitTextBox, showWidgets } from './widgets.js';
 
@@ -300,6 +301,7 @@ text.addEventListener('keydown', (event) => {
 });
 
 document.getElementById('again').addEventListener('click', again);
+articlePanel(document.getElementById('article-panel'), document.getElementById('log'));
 
 // Another tab of the same visitor began anew.
 addEventListener('storage', (event) => {

@@ -105,6 +105,8 @@ class Demo implements ApplicationRunner {
         accounts.setMembers(schools.id(), List.of(teacher.id()));
         Team events = good(accounts.createTeam("Events"));
         accounts.setMembers(events.id(), List.of(agent.id(), teacher.id()));
+        Team workshop = good(accounts.createTeam("Workshop"));
+        accounts.setMembers(workshop.id(), List.of(agent.id()));
         Map<String, Team> teams = Map.of("Visits", visits, "Schools", schools, "Events", events);
         String collection = collection();
         Bot vesper = bot(

@@ -129,6 +129,11 @@ class KnowledgeScreenTest {
             visitor.navigate("/chat/" + bot.slug());
             ask(visitor, "for how long may members borrow a telescope?");
             assertThat(visitor.locator("#log")).containsText("for a week");
+            visitor.locator("#log .bubble a").last().click();
+            assertThat(visitor.locator("#article-panel h2")).hasText("Lending telescopes");
+            assertThat(visitor.locator("#article-panel #part-who-may-borrow")).isVisible();
+            visitor.keyboard().press("Escape");
+            assertThat(visitor.locator("#article-panel")).isHidden();
             String link = visitor.locator("#log .bubble a").last().getAttribute("href");
             visitor.navigate(link);
             assertThat(visitor.locator("h1")).hasText("Lending telescopes");
