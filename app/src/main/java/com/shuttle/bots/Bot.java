@@ -49,10 +49,6 @@ public record Bot(
                 archived);
     }
 
-    Bot with(Manner newManner) {
-        return new Bot(id, slug, name, description, region, zone, mainFlow, variables, standing, newManner, archived);
-    }
-
     Bot with(List<Variable> newVariables, List<StandingWords> newStanding) {
         return new Bot(
                 id, slug, name, description, region, zone, mainFlow, newVariables, newStanding, manner, archived);

@@ -6,7 +6,6 @@ import com.shuttle.core.edit.FlowEditor;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
-import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Variable;
@@ -229,13 +228,6 @@ public class BotService {
         return Checked.good(kept(bot, variables, bot.standing()));
     }
 
-    /** Sets what a bot says on occasions. */
-    @Transactional
-    public void setResponses(String id, List<Response> responses) {
-        Bot bot = bot(id);
-        store.update(bot.with(bot.manner().saying(responses)));
-    }
-
     /** Sets how standing requests are heard. */
     @Transactional
     public void setStanding(String id, List<StandingWords> standing) {
@@ -262,16 +254,6 @@ public class BotService {
     /** @throws Missing if there is no such flow */
     public Draft draft(String bot, String flow) {
         return store.draft(bot, flow).orElseThrow(() -> new Missing("flow", flow));
-    }
-
-    /** The names of all flows of all bots, each once. */
-    public List<String> flowNames() {
-        return store.bots().stream()
-                .flatMap(bot -> store.drafts(bot.id()).stream())
-                .map(draft -> draft.flow().name())
-                .distinct()
-                .sorted()
-                .toList();
     }
 
     /** The draft as the engine takes it. */

@@ -4,6 +4,7 @@ import com.shuttle.standins.ModelServer;
 import com.shuttle.web.Outgoing;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.net.BindException;
 import java.net.InetAddress;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -35,7 +36,7 @@ class StandIns {
     private static ModelServer started(int port) throws IOException {
         try {
             return ModelServer.start(port);
-        } catch (java.net.BindException taken) {
+        } catch (BindException taken) {
             return ModelServer.start(0);
         }
     }

@@ -196,6 +196,16 @@ class EntryController {
         return "redirect:/knowledge/" + id;
     }
 
+    /** The names of all flows of all bots, each once. */
+    private List<String> flowNames() {
+        return bots.bots().stream()
+                .flatMap(bot -> bots.drafts(bot.id()).stream())
+                .map(draft -> draft.flow().name())
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
     private String form(
             String id,
             String entry,
@@ -215,7 +225,7 @@ class EntryController {
         model.addAttribute("ties", ties);
         model.addAttribute("articles", knowledge.content(id).articles());
         model.addAttribute("teams", accounts.teams());
-        model.addAttribute("flows", bots.flowNames());
+        model.addAttribute("flows", flowNames());
         model.addAttribute("categories", entries.categories(id));
         model.addAttribute("errors", errors);
         return "knowledge/entry";

@@ -128,24 +128,21 @@ final class TableForms {
         if (!errors.isEmpty()) {
             return new Checked.Bad<>(errors);
         }
-        return reread(before, columns)
-                .orElse(rows -> Checked.good(new Table(
-                        before.ref(),
-                        name,
-                        words(form.getOrDefault("also", "")),
-                        columns,
-                        rows,
-                        "published".equals(form.get("state")))));
+        Reread reread = reread(before, columns);
+        if (!reread.faults().isEmpty()) {
+            return Checked.bad("table", "The columns were not changed. " + String.join(" ", reread.faults()));
+        }
+        return Checked.good(new Table(
+                before.ref(),
+                name,
+                words(form.getOrDefault("also", "")),
+                columns,
+                reread.rows(),
+                "published".equals(form.get("state"))));
     }
 
-    /** Rows under other columns, or why they do not fit. */
-    private record Reread(List<Row> rows, List<String> faults) {
-        Checked<Table> orElse(java.util.function.Function<List<Row>, Checked<Table>> use) {
-            return faults.isEmpty()
-                    ? use.apply(rows)
-                    : Checked.bad("table", "The columns were not changed. " + String.join(" ", faults));
-        }
-    }
+    /** Rows under other columns, and why some do not fit. */
+    private record Reread(List<Row> rows, List<String> faults) {}
 
     private static Reread reread(Table before, List<Column> columns) {
         List<String> faults = new ArrayList<>();

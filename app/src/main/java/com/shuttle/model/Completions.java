@@ -2,6 +2,7 @@ package com.shuttle.model;
 
 import com.shuttle.web.Json;
 import com.shuttle.web.Outgoing;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.List;
@@ -57,9 +58,7 @@ class Completions {
                 threads.submit(() -> outgoing.post(settings.address(), body, settings.key(), settings.millis()));
         try {
             List<Choice> choices = Json.read(
-                            new String(
-                                    reply.get(settings.millis(), TimeUnit.MILLISECONDS),
-                                    java.nio.charset.StandardCharsets.UTF_8),
+                            new String(reply.get(settings.millis(), TimeUnit.MILLISECONDS), StandardCharsets.UTF_8),
                             Reply.class)
                     .choices();
             return choices == null || choices.isEmpty() || choices.getFirst().message() == null

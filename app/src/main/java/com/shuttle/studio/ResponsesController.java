@@ -103,7 +103,7 @@ class ResponsesController {
         if (!errors.isEmpty()) {
             return show(frame.fill(id, "responses", model), rows, errors, model);
         }
-        bots.setResponses(id, responses);
+        bots.adopt(id, bots.bot(id).manner().saying(responses));
         flash.addFlashAttribute("saved", true);
         return "redirect:/bots/" + id + "/responses";
     }

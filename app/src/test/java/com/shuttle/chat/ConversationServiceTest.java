@@ -16,7 +16,11 @@ import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.knowledge.Article;
+import com.shuttle.core.knowledge.Content;
+import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Entry.Ties;
+import com.shuttle.core.knowledge.Standing;
 import com.shuttle.knowledge.Gap;
 import com.shuttle.knowledge.GapService;
 import com.shuttle.leads.Lead;
@@ -168,18 +172,52 @@ class ConversationServiceTest {
                         .getFirst()
                         .text())
                 .contains("don't know");
-        TestData.good(data.entries.add(
-                collection,
-                "Are dogs allowed?",
-                "On a lead.",
-                "",
-                com.shuttle.core.knowledge.Standing.USUAL,
-                Ties.NONE));
+        TestData.good(data.entries.add(collection, "Are dogs allowed?", "On a lead.", "", Standing.USUAL, Ties.NONE));
         assertThat(taken(conversations.say(id, "m2", "are dogs allowed?"))
                         .messages()
                         .getFirst()
                         .text())
                 .isEqualTo("On a lead.");
+    }
+
+    @Test
+    void anEntryBringsTheWayToItsArticle() {
+        Bot bot = data.released(FLOW);
+        String collection = data.collectionOf(bot, "Are dogs allowed?", "On a lead.");
+        data.knowledge.merge(
+                collection,
+                new Content(
+                        List.of(new Entry(
+                                "kites",
+                                List.of("May I fly a kite?"),
+                                List.of("On the lower meadow."),
+                                "",
+                                Standing.USUAL,
+                                new Ties("", "kite-rules", ""))),
+                        List.of(new Article("kite-rules", "Kites on the hill", "Keep away from the mast.", "")),
+                        List.of()));
+        assertThat(first(begin(bot), "may i fly a kite"))
+                .isEqualTo("On the lower meadow.\n\n[Kites on the hill](/chat/" + bot.id() + "/articles/kite-rules)");
+        assertThat(first(begin(bot), "are dogs allowed?")).isEqualTo("On a lead.");
+    }
+
+    @Test
+    void severalQuestionsInOneMessageAreEachAnswered() {
+        Bot bot = data.released(FLOW);
+        String collection = data.collectionOf(bot, "Are dogs allowed?", "On a lead.");
+        TestData.good(
+                data.entries.add(collection, "Is there parking?", "Parking is free.", "", Standing.USUAL, Ties.NONE));
+        assertThat(taken(conversations.say(begin(bot), "m1", "Are dogs allowed? And is there parking?"))
+                        .messages())
+                .extracting(Message::text)
+                .startsWith("On a lead.", "Parking is free.");
+    }
+
+    private String first(String conversation, String said) {
+        return taken(conversations.say(conversation, "m1", said))
+                .messages()
+                .getFirst()
+                .text();
     }
 
     @Test

@@ -55,7 +55,7 @@ final class Answering {
             case SUGGEST -> suggest(finding, question, null);
             case NONE -> {
                 notFound(finding, question);
-                run.respond(Occasion.NOT_FOUND, step.unknown());
+                run.responses.say(Occasion.NOT_FOUND, step.unknown());
                 walker.leave(step, "not_found");
             }
         }
@@ -103,7 +103,7 @@ final class Answering {
 
     /** What came of asking, as the bot is set: one that offers nothing does not know what it is not certain of. */
     Finding.Outcome outcome(Finding finding) {
-        boolean offers = run.response(Occasion.RELATED).on();
+        boolean offers = run.responses.of(Occasion.RELATED).on();
         return finding.outcome() == Finding.Outcome.SUGGEST && !offers ? Finding.Outcome.NONE : finding.outcome();
     }
 
@@ -126,7 +126,7 @@ final class Answering {
 
     /** Says all that a message asked for. @param lead said first; empty for the bot's own */
     void say(Finding finding, String lead) {
-        run.respond(Occasion.FOUND, lead);
+        run.responses.say(Occasion.FOUND, lead);
         sayAnswer(finding.matches().getFirst());
         finding.also().forEach(this::sayAnswer);
     }
@@ -149,7 +149,7 @@ final class Answering {
                 .forEach(match -> offers.add(new Offer(match.ref(), match.title())));
         offers.add(new Offer(NONE_OF_THESE, Phrasebook.NONE_OF_THESE));
         run.trace("suggests", "best confidence " + rounded(finding.confidence()));
-        run.respond(Occasion.RELATED, "", offers);
+        run.responses.say(Occasion.RELATED, "", offers);
         run.await(Awaiting.suggestion(offers, question, resumes));
     }
 

@@ -115,7 +115,7 @@ final class Asking {
         if (!question.variable().isBlank()) {
             run.set(question.variable(), value);
         }
-        run.answered(run.at());
+        run.trail.add(run.at());
         run.await(null);
         if (!question.reply().isBlank()) {
             run.say(question.reply());

@@ -77,7 +77,7 @@ final class ChoiceListener {
                     .toList();
             run.trace("answer to the choice", String.join(", ", labels));
             if (ids.isEmpty() && run.playbook.step(run.at()) instanceof Choice choice) {
-                run.answered(run.at());
+                run.trail.add(run.at());
                 if (!choice.variable().isBlank()) {
                     run.set(choice.variable(), new Value.Many(List.of()));
                 }

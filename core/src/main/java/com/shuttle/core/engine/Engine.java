@@ -105,16 +105,21 @@ public final class Engine {
         return run.done();
     }
 
+    /** Whether the bot waits for nothing in particular. */
+    private static boolean rests(TurnRun run) {
+        return run.speaker() == Speaker.BOT && run.at() == null && run.awaiting() == null;
+    }
+
     /** What a conversation that rests after a visitor's word offers next. */
     private static void rest(TurnRun run, Event event) {
         boolean said = event instanceof Event.Said;
-        if (!run.rests() || !said && !(event instanceof Event.Picked)) {
+        if (!rests(run) || !said && !(event instanceof Event.Picked)) {
             return;
         }
-        Response next = run.response(Occasion.NEXT);
+        Response next = run.responses.of(Occasion.NEXT);
         if (next.on()) {
             List<Offer> offers = Offers.words(next.offers());
-            run.respond(Occasion.NEXT, "", offers);
+            run.responses.say(Occasion.NEXT, "", offers);
             run.await(offers.isEmpty() ? null : Awaiting.offering(Awaiting.Kind.NEXT, offers));
         } else if (said && run.silentSoFar()) {
             run.say(Phrasebook.RESTING);

@@ -133,7 +133,7 @@ final class Interviewer {
     }
 
     private void complete(Interview interview) {
-        run.answered(run.at());
+        run.trail.add(run.at());
         run.await(null);
         walker.leave(interview, "complete");
     }

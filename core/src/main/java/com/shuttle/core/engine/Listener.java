@@ -345,7 +345,7 @@ final class Listener {
                 if (asks && !leadsElsewhere(text)) {
                     run.remember(text);
                     walker.answering.notFound(finding, text);
-                    run.respond(Occasion.NOT_FOUND);
+                    run.responses.say(Occasion.NOT_FOUND);
                     putAgain();
                     return true;
                 }

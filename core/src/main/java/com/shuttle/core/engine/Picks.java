@@ -84,7 +84,7 @@ final class Picks {
                         .filter(offer -> options.contains(offer.id()))
                         .map(Offer::label)
                         .toList();
-        run.answered(run.at());
+        run.trail.add(run.at());
         if (!choice.variable().isBlank()) {
             run.set(choice.variable(), choice.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
         }
@@ -96,11 +96,11 @@ final class Picks {
         if (option.equals(Answering.NONE_OF_THESE)) {
             run.trace("suggestion", "none of them");
             run.gap(awaiting.asked());
-            run.respond(Occasion.NOT_FOUND);
+            run.responses.say(Occasion.NOT_FOUND);
         } else {
             Match match = run.ports.entry(option).orElse(null);
             if (match == null) {
-                run.respond(Occasion.NOT_FOUND);
+                run.responses.say(Occasion.NOT_FOUND);
             } else {
                 walker.answering.sayAnswer(match);
                 run.await(awaiting.resumes());

@@ -160,7 +160,7 @@ final class Repairs {
         if (awaiting == null || step == null) {
             run.trace("not understood", "nothing was asked");
             run.gap(text);
-            run.respond(Occasion.NOT_FOUND);
+            run.responses.say(Occasion.NOT_FOUND);
             return;
         }
         if (awaiting.kind() == Awaiting.Kind.TIME || awaiting.kind() == Awaiting.Kind.SIGNAL) {

@@ -20,13 +20,13 @@ final class Silence {
 
     /** The time has come. */
     void broken() {
-        if (!run.nudged() && run.response(Occasion.SILENCE).on()) {
+        if (!run.nudged() && run.responses.of(Occasion.SILENCE).on()) {
             run.trace("silence", "asks whether the visitor is still there");
-            run.respond(Occasion.SILENCE);
+            run.responses.say(Occasion.SILENCE);
             listen(Occasion.CLOSING, true);
         } else {
             run.trace("silence", "closes the conversation");
-            run.respond(Occasion.CLOSING);
+            run.responses.say(Occasion.CLOSING);
             run.pass(Speaker.ENDED);
         }
     }
@@ -43,12 +43,12 @@ final class Silence {
         if (run.speaker() != Speaker.BOT || waitsOtherwise) {
             run.listen("", false);
         } else if (word) {
-            listen(run.response(Occasion.SILENCE).on() ? Occasion.SILENCE : Occasion.CLOSING, false);
+            listen(run.responses.of(Occasion.SILENCE).on() ? Occasion.SILENCE : Occasion.CLOSING, false);
         }
     }
 
     private void listen(Occasion until, boolean asked) {
-        Response response = run.response(until);
+        Response response = run.responses.of(until);
         run.listen(response.on() ? run.timer((long) response.minutes() * SECONDS) : "", asked);
     }
 }

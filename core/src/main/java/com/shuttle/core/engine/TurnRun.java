@@ -3,8 +3,6 @@ package com.shuttle.core.engine;
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.engine.Message.Offer;
-import com.shuttle.core.flow.Occasion;
-import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
@@ -25,6 +23,7 @@ final class TurnRun {
 
     final Playbook playbook;
     final Ports ports;
+    final Responses responses = new Responses(this);
 
     /** Channels that show text only. */
     private static final Set<String> PLAIN_CHANNELS = Set.of("text", "sms", "voice");
@@ -33,7 +32,7 @@ final class TurnRun {
     private final Map<String, Value> variables;
     private final List<Place> returns;
     private final List<String> asked;
-    private final List<Place> answered;
+    final Trail trail;
     private final List<String> left;
     private final Map<String, String> arms;
     private final Stamp stamp;
@@ -67,7 +66,7 @@ final class TurnRun {
         this.variables = new LinkedHashMap<>(state.variables());
         this.returns = new ArrayList<>(state.returns());
         this.asked = new ArrayList<>(state.asked());
-        this.answered = new ArrayList<>(state.answered());
+        this.trail = new Trail(state.answered());
         this.left = new ArrayList<>(state.left());
         this.arms = new LinkedHashMap<>(state.arms());
         this.seq = state.seq();
@@ -158,11 +157,6 @@ final class TurnRun {
         return speaker == Speaker.BOT && at != null && awaiting == null;
     }
 
-    /** Whether the bot waits for nothing in particular. */
-    boolean rests() {
-        return speaker == Speaker.BOT && at == null && awaiting == null;
-    }
-
     /** Whether the bot has not said a word in this turn. */
     boolean silentSoFar() {
         return effects.stream()
@@ -216,27 +210,6 @@ final class TurnRun {
         return text;
     }
 
-    Response response(Occasion occasion) {
-        return playbook.release().profile().response(occasion);
-    }
-
-    /** Says what the bot says on an occasion, if it says anything then. */
-    void respond(Occasion occasion) {
-        respond(occasion, "");
-    }
-
-    /** @param own a step's own words, which go before the bot's; may be empty */
-    void respond(Occasion occasion, String own) {
-        respond(occasion, own, List.of());
-    }
-
-    void respond(Occasion occasion, String own, List<Offer> offers) {
-        List<String> wordings = own.isBlank() ? response(occasion).wordings(around().inHours()) : List.of(own);
-        if (!wordings.isEmpty()) {
-            sayOneOf(wordings, offers);
-        }
-    }
-
     boolean nudged() {
         return nudged;
     }
@@ -285,7 +258,7 @@ final class TurnRun {
 
     void forgetPlaces() {
         returns.clear();
-        answered.clear();
+        trail.clear();
     }
 
     void forgetVariables() {
@@ -322,24 +295,10 @@ final class TurnRun {
         return key;
     }
 
-    void answered(Place question) {
-        answered.remove(question);
-        answered.add(question);
-        if (answered.size() > State.TRAIL) {
-            answered.removeFirst();
-        }
-    }
-
     /** The question answered last that is not the one stood at, taken off the trail; null if there is none. */
     @Nullable
     Place takeAnswered() {
-        while (!answered.isEmpty()) {
-            Place place = answered.removeLast();
-            if (!place.equals(at) && playbook.step(place) != null) {
-                return place;
-            }
-        }
-        return null;
+        return trail.take(place -> !place.equals(at) && playbook.step(place) != null);
     }
 
     void set(String variable, Value value) {
@@ -429,8 +388,25 @@ final class TurnRun {
             Leads.of(variables, playbook.variables()).ifPresent(effects::add);
         }
         State state = new State(
-                seq, speaker, at, returns, variables, awaiting, asked, answered, left, arms, team, channel, page,
-                visitor, zone, returning, silent, quiet, nudged);
+                seq,
+                speaker,
+                at,
+                returns,
+                variables,
+                awaiting,
+                asked,
+                trail.places(),
+                left,
+                arms,
+                team,
+                channel,
+                page,
+                visitor,
+                zone,
+                returning,
+                silent,
+                quiet,
+                nudged);
         return new Turn.Taken(state, effects, trace);
     }
 }

@@ -248,7 +248,7 @@ final class Walker {
         String team = team(step);
         if (run.ports.staffed(team)) {
             if (step.wordings().getFirst().isBlank()) {
-                run.respond(Occasion.HANDED_OVER);
+                run.responses.say(Occasion.HANDED_OVER);
             } else {
                 run.sayOneOf(step.say(), List.of());
             }
@@ -266,7 +266,7 @@ final class Walker {
 
     /** Says that nobody is there to take over. @param own words of a step; may be empty */
     void nobody(String own) {
-        run.respond(run.around().inHours() ? Occasion.BUSY : Occasion.CLOSED, own);
+        run.responses.say(run.around().inHours() ? Occasion.BUSY : Occasion.CLOSED, own);
     }
 
     /** The team of a step, or else the bot's own. */
@@ -293,7 +293,7 @@ final class Walker {
             return false;
         }
         if (run.ports.staffed("")) {
-            run.respond(Occasion.HANDED_OVER);
+            run.responses.say(Occasion.HANDED_OVER);
             run.queue("", "");
             return true;
         }

@@ -7,6 +7,7 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeFormatterBuilder;
+import java.time.format.ResolverStyle;
 import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
@@ -28,8 +29,8 @@ public final class Cell {
     private static final Set<String> NO = Set.of("no", "n", "false", "0", "-", "✗", "nein");
     private static final List<DateTimeFormatter> DATES = List.of(
             DateTimeFormatter.ISO_LOCAL_DATE,
-            DateTimeFormatter.ofPattern("d/M/uuuu"),
-            DateTimeFormatter.ofPattern("d.M.uuuu"),
+            strictly(DateTimeFormatter.ofPattern("d/M/uuuu")),
+            strictly(DateTimeFormatter.ofPattern("d.M.uuuu")),
             named("d MMMM uuuu"),
             named("d MMM uuuu"));
     private static final DateTimeFormatter SHOWN = DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.UK);
@@ -37,10 +38,15 @@ public final class Cell {
     private Cell() {}
 
     private static DateTimeFormatter named(String pattern) {
-        return new DateTimeFormatterBuilder()
+        return strictly(new DateTimeFormatterBuilder()
                 .parseCaseInsensitive()
                 .appendPattern(pattern)
-                .toFormatter(Locale.UK);
+                .toFormatter(Locale.UK));
+    }
+
+    /** Without this, 31 June would be taken for the 30th. */
+    private static DateTimeFormatter strictly(DateTimeFormatter formatter) {
+        return formatter.withResolverStyle(ResolverStyle.STRICT);
     }
 
     /** What came of reading a cell: its one form, or why it is refused, as a sentence. */

@@ -2,6 +2,7 @@ package com.shuttle.core.table;
 
 import com.shuttle.core.table.Condition.Op;
 import java.math.BigDecimal;
+import java.time.Month;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -129,5 +130,11 @@ final class Lexicon {
 
     static Optional<BigDecimal> number(String word) {
         return Optional.ofNullable(NUMBERS.get(word)).map(BigDecimal::valueOf);
+    }
+
+    static Optional<Month> month(String word) {
+        return Arrays.stream(Month.values())
+                .filter(month -> month.name().equalsIgnoreCase(word))
+                .findFirst();
     }
 }

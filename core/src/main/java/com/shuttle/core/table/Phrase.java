@@ -1,6 +1,7 @@
 package com.shuttle.core.table;
 
 import com.shuttle.core.reading.Words;
+import java.util.Arrays;
 import java.util.List;
 
 /** Words as they are compared: lower case, accents folded, singular. Pure functions. */
@@ -10,7 +11,7 @@ final class Phrase {
 
     static List<String> of(String text) {
         return Words.of(text).stream()
-                .flatMap(word -> java.util.Arrays.stream(word.split("(?<=\\d)(?=\\p{L})|[-/]")))
+                .flatMap(word -> Arrays.stream(word.split("(?<=\\d)(?=\\p{L})|[-/]")))
                 .filter(word -> !word.isEmpty())
                 .map(Phrase::singular)
                 .toList();

@@ -5,6 +5,7 @@ import com.shuttle.core.table.TableQuestion.Understood;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -92,7 +93,7 @@ public final class TableAnswers {
     }
 
     private static String small(String words) {
-        return words.isEmpty() ? words : words.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + words.substring(1);
+        return words.isEmpty() ? words : words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
     }
 
     private String title(Row row) {

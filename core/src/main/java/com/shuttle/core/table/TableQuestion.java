@@ -14,7 +14,6 @@ import com.shuttle.core.table.Terms.Term;
 import java.math.BigDecimal;
 import java.time.Month;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -154,7 +153,7 @@ final class TableQuestion {
         if (figure.isPresent()) {
             return take(figure.get(), i);
         }
-        Optional<Month> month = month(words.get(i));
+        Optional<Month> month = Lexicon.month(words.get(i));
         Optional<Column> dates = columns.first(other -> other.kind() == Kind.DATE);
         if (month.isPresent() && dates.isPresent()) {
             add(dates.get(), new Condition.InMonth(dates.get(), month.get()));
@@ -221,6 +220,12 @@ final class TableQuestion {
         switch (found.sense()) {
             case Sense.Compare(Op compared) -> {
                 boolean after = found.words() > 1 && words.get(i).matches("or|and|plu");
+                int next = i + found.words();
+                if (after && next < words.size() && words.get(next).equals("than")) {
+                    // "or cheaper than £5" begins another condition.
+                    take(words.get(i).equals("or") ? Sense.Plain.OR : Sense.Plain.AND, i);
+                    return 1;
+                }
                 if (after) {
                     widen(compared);
                 } else {
@@ -389,11 +394,5 @@ final class TableQuestion {
         if (order != null) {
             wanted.remove(order.column());
         }
-    }
-
-    private static Optional<Month> month(String word) {
-        return Arrays.stream(Month.values())
-                .filter(month -> month.name().equalsIgnoreCase(word))
-                .findFirst();
     }
 }

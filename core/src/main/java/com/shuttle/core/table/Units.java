@@ -3,6 +3,7 @@ package com.shuttle.core.table;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -68,7 +69,7 @@ final class Units {
 
     /** The unit of a column's figures; empty where it has none. */
     static Optional<Unit> of(Column column) {
-        String name = column.unit().toLowerCase(java.util.Locale.ROOT);
+        String name = column.unit().toLowerCase(Locale.ROOT);
         return name.isEmpty()
                 ? Optional.empty()
                 : Optional.of(listed(name).orElse(new Unit(Phrase.singular(name), BigDecimal.ONE)));

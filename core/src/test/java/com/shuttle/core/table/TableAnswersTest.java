@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -185,7 +186,7 @@ class TableAnswersTest {
                 "price",
                 "%",
                 "99999999999999999999"));
-        java.util.Random random = new java.util.Random(7);
+        Random random = new Random(7);
         for (int i = 0; i < 3000; i++) {
             String question = random.ints(1 + random.nextInt(9), 0, words.size())
                     .mapToObj(words::get)
