@@ -30,6 +30,7 @@ import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.SortField;
+import org.jooq.TableField;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 
@@ -234,22 +235,22 @@ class KnowledgeStore {
     }
 
     List<String> categories(String collection) {
-        return db.selectDistinct(ENTRY.CATEGORY)
-                .from(ENTRY)
-                .where(ENTRY.COLLECTION_ID.eq(collection))
-                .and(ENTRY.CATEGORY.ne(""))
-                .orderBy(ENTRY.CATEGORY)
-                .fetch(ENTRY.CATEGORY);
+        return used(ENTRY.CATEGORY, collection);
     }
 
     /** The teams that look after entries of a collection. */
     List<String> teams(String collection) {
-        return db.selectDistinct(ENTRY.TEAM)
+        return used(ENTRY.TEAM, collection);
+    }
+
+    /** What stands in a field of a collection's entries, each once. */
+    private List<String> used(TableField<EntryRecord, String> field, String collection) {
+        return db.selectDistinct(field)
                 .from(ENTRY)
                 .where(ENTRY.COLLECTION_ID.eq(collection))
-                .and(ENTRY.TEAM.ne(""))
-                .orderBy(ENTRY.TEAM)
-                .fetch(ENTRY.TEAM);
+                .and(field.ne(""))
+                .orderBy(field)
+                .fetch(field);
     }
 
     Optional<StoredEntry> byRef(String collection, String ref) {

@@ -19,14 +19,13 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * A stand-in for a language model: speaks the chat-completions form at {@code /v1/chat/completions} of the loopback
  * address. It chooses the candidate that shares most words with the question, and begins an answer with a courtesy. The
- * model's name sets its temper: {@code inventor} adds what is not true, {@code sleeper} never comes back in time, {@code
+ * model's name sets its temper: {@code inventor} adds what is not true, {@code sleeper} never replies, {@code
  * mumbler} replies with no JSON. Thread-safe.
  */
 public final class ModelServer implements AutoCloseable {
 
     private static final JsonMapper JSON = JsonMapper.shared();
     private static final int TELLING = 4;
-    private static final long SLEEP_MILLIS = 60_000;
 
     private final HttpServer server;
 
@@ -52,12 +51,13 @@ public final class ModelServer implements AutoCloseable {
     }
 
     private static void reply(HttpExchange exchange) throws IOException {
+        JsonNode request = JSON.readTree(exchange.getRequestBody().readAllBytes());
+        String model = request.path("model").asString("");
+        if (model.equals("sleeper")) {
+            // Left open without a word, until whoever asked gives up.
+            return;
+        }
         try (exchange) {
-            JsonNode request = JSON.readTree(exchange.getRequestBody().readAllBytes());
-            String model = request.path("model").asString("");
-            if (model.equals("sleeper")) {
-                Thread.sleep(SLEEP_MILLIS);
-            }
             String task = request.at("/messages/0/content").asString("");
             String text = request.at("/messages/1/content").asString("");
             String said = task.contains("candidate") ? choice(text) : wording(text, model);
@@ -67,8 +67,6 @@ public final class ModelServer implements AutoCloseable {
             exchange.getResponseHeaders().add("Content-Type", "application/json");
             exchange.sendResponseHeaders(200, body.length);
             exchange.getResponseBody().write(body);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
         }
     }
 
