@@ -66,10 +66,25 @@ function region(it) {
   const { x, y, width, height } = it.box;
   const group = shape('g', { class: 'region' });
   group.append(shape('rect', { x, y, width, height, rx: 9 }));
-  if (it.title) {
-    group.append(textLine(it.title, x + 16, y + 24));
-  }
   return group;
+}
+
+/** Titles lie over everything, so that they are read from afar. */
+function title(it) {
+  return textLine(it.title, it.box.x + 16, it.box.y + 24, { class: 'region-title', 'data-room': it.box.width - 24 });
+}
+
+const TITLE = 15;
+const SMALLEST_TITLE_SEEN = 12;
+
+/** Makes the titles of regions large enough to be read at a zoom, as far as their regions are wide. */
+export function sizeTitles(svg, zoom) {
+  svg.querySelectorAll('.region-title').forEach((text) => {
+    const widest = text.dataset.room / (text.textContent.length * 0.62);
+    const size = Math.max(TITLE, Math.min(SMALLEST_TITLE_SEEN / zoom, widest));
+    text.style.fontSize = `${size}px`;
+    text.classList.toggle('over', size > TITLE * 1.4);
+  });
 }
 
 /** Fills an SVG with a drawing. */
@@ -79,6 +94,7 @@ export function drawMap(svg, drawing) {
     ...layout.regions.map(region),
     ...layout.lines.map(link),
     ...layout.nodes.map((it) => node(it, shapes[it.step])),
+    ...layout.regions.filter((it) => it.title).map(title),
   );
 }
 
@@ -94,7 +110,7 @@ export function drawSmall(svg, layout) {
   );
 }
 
-const INLINED = ['fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'opacity', 'font-family', 'font-size', 'font-weight', 'text-anchor'];
+const INLINED = ['fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'opacity', 'font-family', 'font-size', 'font-weight', 'text-anchor', 'paint-order'];
 
 /** The whole map as the text of an SVG file that needs no style sheet. */
 export function asFile(svg, bounds, paper) {

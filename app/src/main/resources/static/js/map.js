@@ -1,7 +1,7 @@
 // The map of a flow: looking at it and changing it by hand. What a change does is the server's to say.
 import './ready.js';
 import { Edits } from './edits.js';
-import { asFile, drawMap, drawSmall } from './map-drawing.js';
+import { asFile, drawMap, drawSmall, sizeTitles } from './map-drawing.js';
 import { pick } from './picker.js';
 import { shape } from './threads.js';
 import { ViewBox } from './view-box.js';
@@ -22,6 +22,7 @@ const edits = new Edits(place.dataset.base, (text, bad) => {
 const view = new ViewBox(svg, showSeen);
 let drawing = null;
 let current = null;
+let titledAt = 0;
 
 const nodeOf = (step) => svg.querySelector(`.node[data-step="${CSS.escape(step)}"]`);
 const boxOf = (step) => drawing.layout.nodes.find((node) => node.step === step)?.box;
@@ -31,11 +32,16 @@ function showSeen() {
   if (seen) {
     Object.entries(view.seen).forEach(([name, value]) => seen.setAttribute(name, value));
   }
+  if (view.zoom !== titledAt) {
+    titledAt = view.zoom;
+    sizeTitles(svg, view.zoom);
+  }
 }
 
 async function load() {
   drawing = await (await fetch(`${place.dataset.base}/map/drawing`)).json();
   drawMap(svg, drawing);
+  titledAt = 0;
   drawSmall(small, drawing.layout);
   view.bounds = drawing.layout.bounds;
   showSeen();
@@ -358,7 +364,12 @@ function keep(blob, ending) {
   setTimeout(() => URL.revokeObjectURL(link.href), 10000);
 }
 
-const file = () => asFile(svg, drawing.layout.bounds, getComputedStyle(document.body).backgroundColor);
+function file() {
+  sizeTitles(svg, 1);
+  const text = asFile(svg, drawing.layout.bounds, getComputedStyle(document.body).backgroundColor);
+  sizeTitles(svg, view.zoom);
+  return text;
+}
 document.getElementById('save-svg').addEventListener('click', () => keep(new Blob([file()], { type: 'image/svg+xml' }), 'svg'));
 document.getElementById('save-png').addEventListener('click', () => {
   const { width, height } = drawing.layout.bounds;

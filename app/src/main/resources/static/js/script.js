@@ -70,6 +70,23 @@ function open(row) {
   }
   row?.classList.add('open');
   drawThreads(rows());
+  noteHeight(row);
+}
+
+const noteHeight = (row) => {
+  if (row) {
+    row.drawnHeight = row.offsetHeight;
+  }
+};
+
+let drawing = 0;
+
+/** Draws the threads once there is time for it: a letter that was typed is seen first. */
+function drawSoon() {
+  drawing ||= requestIdleCallback(() => {
+    drawing = 0;
+    drawThreads(rows());
+  }, { timeout: 200 });
 }
 
 /**
@@ -247,8 +264,8 @@ function typedIn(field) {
     }
   });
   if (row.offsetHeight !== row.drawnHeight) {
-    row.drawnHeight = row.offsetHeight;
-    drawThreads(rows());
+    noteHeight(row);
+    drawSoon();
   }
 }
 

@@ -6,6 +6,9 @@ const NARROWEST_LANE_NARROW = 5;
 const ALL_LANES = 140;
 const ALL_LANES_NARROW = 56;
 const LEFT = 14;
+/** Where nothing leaves or joins a thread for longer than this, it is drawn faintly but for its ends, in pixels. */
+const FAR = 560;
+const NEAR = 190;
 const DYES = 7;
 const NS = 'http://www.w3.org/2000/svg';
 
@@ -57,6 +60,22 @@ function thread(it, index, places, layout, x, straight) {
       shape('path', { class: 'reach', d }),
     );
   };
+  // Down or up the thread's own lane, faintly where it only passes by.
+  const run = (from, to, stops) => {
+    const ys = [...new Set([from, ...stops, to])].sort((a, b) => a - b).filter((y) => y >= Math.min(from, to) && y <= Math.max(from, to));
+    let near = ys[0];
+    const line = (a, b, name) => group.append(shape('path', { class: name, d: `M${x(it.lane)} ${a}V${b}` }));
+    ys.slice(1).forEach((y, i) => {
+      if (y - ys[i] > FAR) {
+        line(near, ys[i] + NEAR, 'line');
+        line(ys[i] + NEAR, y - NEAR, 'line passing');
+        near = y - NEAR;
+      }
+    });
+    line(near, ys.at(-1), 'line');
+    line(from, to, 'reach');
+  };
+  const stops = [];
   const target = places[it.target].mark;
   const targetLane = layout.rows[it.target].lane;
   let first = null;
@@ -71,13 +90,16 @@ function thread(it, index, places, layout, x, straight) {
     }
     if (own === it.lane) {
       first = Math.min(first ?? Infinity, mark);
+      stops.push(mark);
       continue;
     }
     const bend = it.up ? -18 : 18;
     if (y > mark + 4 && !straight.has(feeder.row)) {
       draw(`M${x(own)} ${mark}V${y}`, own);
     }
-    draw(`M${x(own)} ${y}C${x(own) + 12} ${y} ${x(it.lane)} ${y} ${x(it.lane)} ${y + bend}`);
+    const aside = Math.sign(it.lane - own) * 12;
+    draw(`M${x(own)} ${y}C${x(own) + aside} ${y} ${x(it.lane)} ${y} ${x(it.lane)} ${y + bend}`);
+    stops.push(y + bend);
     first = it.up ? Math.max(first ?? -Infinity, y + bend) : Math.min(first ?? Infinity, y + bend);
   }
   if (first === null) {
@@ -85,12 +107,14 @@ function thread(it, index, places, layout, x, straight) {
   }
   if (it.up) {
     const from = Math.max(first, target + 20);
-    draw(`M${x(it.lane)} ${from}V${target + 18}C${x(it.lane)} ${target + 4} ${x(targetLane) + 20} ${target} ${x(targetLane) + 9} ${target}`);
+    run(from, target + 18, stops);
+    draw(`M${x(it.lane)} ${target + 18}C${x(it.lane)} ${target + 4} ${x(targetLane) + 20} ${target} ${x(targetLane) + 9} ${target}`);
   } else if (targetLane === it.lane) {
-    draw(`M${x(it.lane)} ${first}V${target}`);
+    run(first, target, stops);
   } else {
     const bend = Math.max(first, target - 18);
-    draw(`M${x(it.lane)} ${first}V${bend}C${x(it.lane)} ${target - 2} ${x(targetLane) + 14} ${target} ${x(targetLane) + 6} ${target}`);
+    run(first, bend, stops);
+    draw(`M${x(it.lane)} ${bend}C${x(it.lane)} ${target - 2} ${x(targetLane) + 14} ${target} ${x(targetLane) + 6} ${target}`);
   }
   return group;
 }

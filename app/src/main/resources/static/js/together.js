@@ -4,6 +4,14 @@ import { follow } from './sse.js';
 
 const SAY_SO_MS = 15000;
 
+function whoIsHere(names) {
+  const others = names.filter((name) => name !== document.querySelector('.bar .person').textContent);
+  if (others.length > 0) {
+    return `${others.join(', ')} ${others.length === 1 ? 'is' : 'are'} here too`;
+  }
+  return names.length > 0 ? 'Open in another window of yours' : '';
+}
+
 /**
  * @param {{base: string, page: string, rows: () => Element, refresh: () => Promise<void>, list: Element}} it
  */
@@ -23,7 +31,7 @@ export function together(it) {
 
   function show(news) {
     const others = news.here.filter((companion) => companion.page !== it.page);
-    it.list.textContent = others.length === 0 ? '' : `${[...new Set(others.map((o) => o.name))].join(', ')} ${others.length === 1 ? 'is' : 'are'} here too`;
+    it.list.textContent = whoIsHere([...new Set(others.map((other) => other.name))]);
     it.rows().querySelectorAll('.companion').forEach((chip) => chip.remove());
     for (const other of others) {
       const row = other.step && it.rows().querySelector(`.row[data-step="${CSS.escape(other.step)}"]`);

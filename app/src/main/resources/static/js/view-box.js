@@ -2,6 +2,8 @@
 
 const NEAREST = 3;
 const FARTHEST = 0.04;
+/** Kept free around a map that is fitted to its place, in pixels. */
+const MARGIN = 28;
 
 export class ViewBox {
   /**
@@ -81,7 +83,7 @@ export class ViewBox {
 
   fit() {
     const box = this.svg.getBoundingClientRect();
-    this.zoom = Math.min(1.2, Math.max(FARTHEST, Math.min(box.width / this.bounds.width, box.height / this.bounds.height)));
+    this.zoom = Math.min(1.2, Math.max(FARTHEST, Math.min((box.width - MARGIN) / this.bounds.width, (box.height - MARGIN) / this.bounds.height)));
     this.x = this.bounds.x - (box.width / this.zoom - this.bounds.width) / 2;
     this.y = this.bounds.y - (box.height / this.zoom - this.bounds.height) / 2;
     this.apply();
