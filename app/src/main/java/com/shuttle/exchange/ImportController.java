@@ -140,7 +140,8 @@ class ImportController {
                 shown.stream().filter(line -> !keep.contains(line)).collect(Collectors.toSet());
         int saved = imports.take(id, waiting, leftOut, take.equals("all"));
         flash.addFlashAttribute("brought", saved);
-        return "redirect:/knowledge/" + id;
+        knowledge.read(id);
+        return "redirect:/knowledge/" + id + (saved < KnowledgeService.MUCH ? "" : "/reading");
     }
 
     @PostMapping("/import/{waiting}/forget")

@@ -1,10 +1,29 @@
 package com.shuttle.knowledge;
 
+import com.shuttle.knowledge.KnowledgeService.Reading;
+import org.jspecify.annotations.Nullable;
+
 /**
  * A collection as lists show it.
  *
  * @param entries  how many there are
  * @param articles how many there are
  * @param tables   how many there are
+ * @param reading  how far it is where much that is new is being read
  */
-public record KnowledgeCollection(String id, String name, int entries, int articles, int tables) {}
+public record KnowledgeCollection(
+        String id,
+        String name,
+        int entries,
+        int articles,
+        int tables,
+        @Nullable Reading reading) {
+
+    KnowledgeCollection(String id, String name, int entries, int articles, int tables) {
+        this(id, name, entries, articles, tables, null);
+    }
+
+    KnowledgeCollection with(@Nullable Reading now) {
+        return new KnowledgeCollection(id, name, entries, articles, tables, now);
+    }
+}

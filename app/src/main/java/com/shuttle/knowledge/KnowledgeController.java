@@ -3,11 +3,13 @@ package com.shuttle.knowledge;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.reading.Words;
+import com.shuttle.knowledge.KnowledgeService.Reading;
 import com.shuttle.web.Checked;
 import jakarta.servlet.http.HttpSession;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -97,10 +99,30 @@ class KnowledgeController {
         return "redirect:/knowledge/" + id + "/synonyms";
     }
 
+    /** How far the reading of new texts has come. */
+    @GetMapping("/{id}/reading")
+    String reading(@PathVariable String id, Model model) {
+        model.addAttribute("collection", knowledge.collection(id));
+        return "knowledge/reading";
+    }
+
+    /** @return nothing once all is read */
+    @GetMapping("/{id}/reading/state")
+    ResponseEntity<Reading> readingState(@PathVariable String id) {
+        return knowledge
+                .reading(knowledge.collection(id).id())
+                .map(ResponseEntity::ok)
+                .orElseGet(() -> ResponseEntity.noContent().build());
+    }
+
     /** Before and after: the number of the visit before is kept for the person who looks. */
     @GetMapping("/{id}/health")
     String health(@PathVariable String id, HttpSession session, Model model) {
-        model.addAttribute("collection", knowledge.collection(id));
+        KnowledgeCollection collection = knowledge.collection(id);
+        if (collection.reading() != null) {
+            return "redirect:/knowledge/" + id + "/reading";
+        }
+        model.addAttribute("collection", collection);
         Health health = knowledge.health(id);
         model.addAttribute("health", health);
         model.addAttribute("before", session.getAttribute("health " + id));
@@ -118,7 +140,9 @@ class KnowledgeController {
         if (clean.length() > Words.LONGEST_MESSAGE) {
             clean = clean.substring(0, Words.LONGEST_MESSAGE);
         }
-        Finding finding = clean.isBlank() ? Finding.NOTHING : knowledge.ask(in, List.of(clean));
+        boolean reading = in.stream().anyMatch(id -> knowledge.muchToRead(id).isPresent());
+        Finding finding = clean.isBlank() || reading ? Finding.NOTHING : knowledge.ask(in, List.of(clean));
+        model.addAttribute("reading", reading);
         // What is learnt goes into a collection; where several are asked it is not told which.
         model.addAttribute("one", in.size() == 1 ? in.getFirst() : null);
         model.addAttribute("question", clean);

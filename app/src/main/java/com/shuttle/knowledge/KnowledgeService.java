@@ -1,24 +1,19 @@
 package com.shuttle.knowledge;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.core.knowledge.Article;
 import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
-import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.knowledge.HealthCheck;
-import com.shuttle.core.knowledge.KnowledgeIndex;
 import com.shuttle.core.knowledge.TableMatch;
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.TableAnswers;
-import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
@@ -39,24 +34,26 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Collections of knowledge and asking them. An index is made of each set of collections that is asked together, and made
- * anew when one of them has changed: the next question sees the change. Thread-safe.
+ * Collections of knowledge and asking them. Thread-safe.
  */
 @Service
 public class KnowledgeService {
 
     private static final List<Entry> PLEASANTRIES = List.of(Json.read(resource("/pleasantries.json"), Entry[].class));
 
+    /** Fewer new texts than this are read while one waits. */
+    public static final int MUCH = 100;
+
+    /** How far the reading of new texts has come: so many of so many entries and articles. */
+    public record Reading(int done, int of) {}
+
     private final KnowledgeStore store;
     private final Meanings meanings;
     private final InstantSource clock;
-    /** Which collections are asked together, on which day. */
-    private record Asked(Set<String> collections, LocalDate day) {}
+    private final Indexes indexes;
 
-    private final Cache<Asked, KnowledgeIndex> indexes =
-            Caffeine.newBuilder().maximumSize(100).build();
-
-    KnowledgeService(KnowledgeStore store, Meanings meanings, InstantSource clock) {
+    KnowledgeService(KnowledgeStore store, Indexes indexes, Meanings meanings, InstantSource clock) {
+        this.indexes = indexes;
         this.store = store;
         this.meanings = meanings;
         this.clock = clock;
@@ -73,6 +70,7 @@ public class KnowledgeService {
         return store.collections().stream()
                 .filter(collection -> collection.id().equals(id))
                 .findFirst()
+                .map(collection -> collection.with(muchToRead(id).orElse(null)))
                 .orElseThrow(() -> new Missing("collection", id));
     }
 
@@ -181,15 +179,18 @@ public class KnowledgeService {
 
     // Asking
 
-    /** Asks collections. Refs in the finding are those of the entries where one collection is asked, see {@link #ref}. */
+    /** Asks collections as they are now. Refs in the finding are those of the entries where one collection is asked, see {@link Indexes#ref}. */
     public Finding ask(List<String> collections, List<String> turns) {
-        Set<String> ids = new TreeSet<>(collections);
-        return ids.isEmpty() ? Finding.NOTHING : index(ids).ask(turns);
+        return collections.isEmpty()
+                ? Finding.NOTHING
+                : indexes.current(Set.copyOf(collections)).ask(turns);
     }
 
-    /** Asks what a bot answers from, as surely as that bot must be. */
+    /** Asks what a bot answers from, as surely as that bot must be; while much is read anew, as it was before. */
     public Finding askFor(String bot, List<String> collections, List<String> turns) {
-        return ask(collections, turns).in(sureness(bot));
+        return collections.isEmpty()
+                ? Finding.NOTHING
+                : indexes.serving(Set.copyOf(collections)).ask(turns).in(sureness(bot));
     }
 
     /** How sure a bot must be to answer and to offer. */
@@ -219,7 +220,7 @@ public class KnowledgeService {
         Set<String> ids = new TreeSet<>(store.collectionsOf(bot));
         return ids.isEmpty()
                 ? List.of()
-                : index(ids).landings(most).stream()
+                : indexes.serving(ids).landings(most).stream()
                         .map(landing -> new Sample(landing.wording(), landing.confidence(), landing.own()))
                         .toList();
     }
@@ -230,7 +231,7 @@ public class KnowledgeService {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         return collections.stream()
                 .flatMap(collection -> store.content(collection).on(today).articles().stream()
-                        .filter(article -> ref.equals(ref(several, collection, article.ref()))))
+                        .filter(article -> ref.equals(Indexes.ref(several, collection, article.ref()))))
                 .findFirst();
     }
 
@@ -240,7 +241,7 @@ public class KnowledgeService {
         for (String collection : collections) {
             Content content = store.content(collection);
             for (Entry entry : content.entries()) {
-                if (ref.equals(ref(several, collection, entry.ref()))) {
+                if (ref.equals(Indexes.ref(several, collection, entry.ref()))) {
                     String title = entry.phrasings().getFirst();
                     return Optional.of(new Match(
                             ref,
@@ -249,17 +250,17 @@ public class KnowledgeService {
                             1,
                             entry.answers(),
                             new Why(title, 1, 1, List.of()),
-                            several ? prefixed(entry.ties(), collection) : entry.ties()));
+                            several ? Indexes.prefixed(entry.ties(), collection) : entry.ties()));
                 }
             }
             for (Table table : content.tables()) {
-                String own = ref(several, collection, table.ref());
+                String own = Indexes.ref(several, collection, table.ref());
                 if (TableMatch.table(ref).filter(own::equals).isPresent()) {
                     return TableMatch.again(new TableAnswers(table.as(own)), ref);
                 }
             }
             for (Article article : content.articles()) {
-                if (ref.equals(ref(several, collection, article.ref()))) {
+                if (ref.equals(Indexes.ref(several, collection, article.ref()))) {
                     return Optional.of(new Match(
                             ref,
                             Source.ARTICLE,
@@ -277,7 +278,7 @@ public class KnowledgeService {
     public Health health(String collection) {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         Content content = content(collection);
-        return HealthCheck.of(content, index(Set.of(collection)), meanings, today, store.uses(collection));
+        return HealthCheck.of(content, indexes.current(Set.of(collection)), meanings, today, store.uses(collection));
     }
 
     /** Cosine similarities of {@code text} to each of {@code others}. */
@@ -285,56 +286,24 @@ public class KnowledgeService {
         return meanings.closeness(text, others);
     }
 
-    private KnowledgeIndex index(Set<String> collections) {
-        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
-        return indexes.get(new Asked(collections, today), asked -> {
-            Content all = Content.EMPTY;
-            for (String id : asked.collections()) {
-                all = all.and(prefixed(store.content(id).on(asked.day()), id, collections.size() > 1));
-            }
-            return new KnowledgeIndex(all, meanings, Calibration.USUAL);
-        });
-    }
-
-    private static Content prefixed(Content content, String collection, boolean several) {
-        if (!several) {
-            return content;
-        }
-        return new Content(
-                content.entries().stream()
-                        .map(e -> new Entry(
-                                ref(true, collection, e.ref()),
-                                e.phrasings(),
-                                e.answers(),
-                                e.category(),
-                                e.standing(),
-                                prefixed(e.ties(), collection)))
-                        .toList(),
-                content.articles().stream()
-                        .map(a -> new Article(
-                                ref(true, collection, a.ref()), a.title(), a.markdown(), a.category(), a.standing()))
-                        .toList(),
-                content.synonyms(),
-                content.tables().stream()
-                        .map(table -> table.as(ref(true, collection, table.ref())))
-                        .toList());
-    }
-
-    private static Ties prefixed(Ties ties, String collection) {
-        return ties.article().isEmpty()
-                ? ties
-                : new Ties(ties.team(), ref(true, collection, ties.article()), ties.flow());
-    }
-
-    /** Where several collections are asked together, a ref names its collection too. */
-    private static String ref(boolean several, String collection, String ref) {
-        return several ? collection + ":" + ref : ref;
-    }
-
-    /** Forgets the indexes of a collection once the change is committed. */
+    /** To be called after every change of a collection. */
     void changed(String collection) {
-        AfterCommit.run(() ->
-                indexes.asMap().keySet().removeIf(asked -> asked.collections().contains(collection)));
+        indexes.changed(collection);
+    }
+
+    /** Begins to read what is new in a collection, which may take minutes. */
+    public void read(String collection) {
+        indexes.read(collection(collection).id());
+    }
+
+    /** How far the reading of a collection has come, if it is being read; of 0 where that is not known yet. */
+    Optional<Reading> reading(String collection) {
+        return indexes.reading(collection);
+    }
+
+    /** The same, if it takes so long that people should be told. */
+    Optional<Reading> muchToRead(String collection) {
+        return reading(collection).filter(reading -> reading.of() >= MUCH);
     }
 
     private static String resource(String name) {

@@ -28,8 +28,8 @@ public final class GapGroups {
         }
 
         double near(float[] vector) {
-            double length = Math.sqrt(Vectors.cosine(sum, sum));
-            return length == 0 ? 0 : Vectors.cosine(sum, vector) / length;
+            double length = Math.sqrt(Vector.cosine(sum, sum));
+            return length == 0 ? 0 : Vector.cosine(sum, vector) / length;
         }
     }
 

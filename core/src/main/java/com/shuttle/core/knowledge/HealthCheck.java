@@ -138,7 +138,7 @@ public final class HealthCheck {
                 Said b = said.get(j);
                 if (a.unit() != b.unit()
                         && (Words.normal(a.text()).equals(Words.normal(b.text()))
-                                || Vectors.cosine(a.vector(), b.vector()) >= SAME_QUESTION)
+                                || Vector.cosine(a.vector(), b.vector()) >= SAME_QUESTION)
                         && seen.add((long) a.unit() * units.size() + b.unit())) {
                     claims.add(new Claim(
                             units.get(a.unit()).title(), units.get(b.unit()).title(), a.text(), b.text()));
@@ -167,7 +167,7 @@ public final class HealthCheck {
                 Said b = said.get(j);
                 Unit first = units.get(a.unit());
                 Unit second = units.get(b.unit());
-                if (!first.ref().equals(second.ref()) && Vectors.cosine(a.vector(), b.vector()) >= SAME_SENTENCE) {
+                if (!first.ref().equals(second.ref()) && Vector.cosine(a.vector(), b.vector()) >= SAME_SENTENCE) {
                     boolean contradicts = !numbers(a.text()).equals(numbers(b.text()));
                     echoes.add(new Echo(first.title(), second.title(), a.text(), b.text(), contradicts));
                     shared.add(a.unit());

@@ -5,6 +5,7 @@ import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.knowledge.Meaning.Model;
+import com.shuttle.core.knowledge.Read.Look;
 import com.shuttle.core.knowledge.WordIndex.QueryWord;
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.TableAnswers;
@@ -18,7 +19,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -49,6 +49,7 @@ public final class KnowledgeIndex {
     /** More questions than this in one message are not taken apart. */
     private static final int MOST_QUESTIONS = 4;
 
+    private final Library library;
     private final List<Unit> units;
     private final View wholes;
     private final View sentences;
@@ -65,40 +66,54 @@ public final class KnowledgeIndex {
     private final Calibration calibration;
     private final String tongue;
 
+    /** Hears how far the reading of new texts has come. */
+    @FunctionalInterface
+    public interface Told {
+
+        /** @param done so many of {@code of} have been read */
+        void read(int done, int of);
+    }
+
     /** @param meaning asked here for every text of the content, and later for every question */
     public KnowledgeIndex(Content content, Meaning meaning, Calibration calibration) {
+        this(content, meaning, calibration, List.of(), (done, of) -> {});
+    }
+
+    /**
+     * An index that takes over what earlier ones have worked out of the texts that it shares with them, so that a small change
+     * of a large content costs little more than counting through it.
+     *
+     * @param meaning asked for the texts that none of {@code near} holds, and later for every question
+     * @param told    before each entry or article that has to be read
+     */
+    public KnowledgeIndex(
+            Content content, Meaning meaning, Calibration calibration, List<KnowledgeIndex> near, Told told) {
         this.meaning = meaning;
         this.calibration = calibration;
-        units = Unit.of(content);
+        library = new Library(
+                content, meaning, near.stream().map(it -> it.library).toList(), told);
+        List<Read> reads = library.reads();
+        units = reads.stream().map(Read::unit).toList();
         tables = content.tables().stream().map(TableAnswers::new).toList();
         for (int u = 0; u < units.size(); u++) {
             if (units.get(u).source() == Source.ENTRY) {
-                for (String wording : units.get(u).wordings()) {
-                    byWording
-                            .computeIfAbsent(Words.normal(wording), normal -> new HashSet<>())
-                            .add(u);
+                for (String normal : reads.get(u).normals()) {
+                    byWording.computeIfAbsent(normal, n -> new HashSet<>()).add(u);
                 }
             }
         }
-        wholes = view(Model.SENTENCES, unit -> List.of(unit.whole()));
-        sentences = view(Model.SENTENCES, Unit::sentences);
-        wordings = view(Model.WORDINGS, Unit::wordings);
-        answers = view(Model.ANSWERS, unit -> List.of(unit.whole()));
-        List<String> texts = units.stream()
-                .map(unit -> String.join("\n", unit.wordings()) + "\n" + String.join("\n", unit.answers()))
-                .toList();
-        synonyms = new Synonyms(content.synonyms(), texts);
-        words = new WordIndex(texts, synonyms);
-        spelling = new Spelling(Stream.of(
-                        texts.stream(),
-                        content.synonyms().stream().flatMap(List::stream),
-                        tables.stream().flatMap(table -> table.phrases().stream()))
-                .flatMap(all -> all));
-        tongue = Tongue.of(String.join("\n", texts.subList(0, Math.min(100, texts.size()))));
-    }
-
-    private View view(Model model, Function<Unit, List<String>> texts) {
-        return new View(units.stream().map(texts).toList(), text -> meaning.ofText(model, text));
+        wholes = View.of(reads, Look.WHOLES);
+        sentences = View.of(reads, Look.SENTENCES);
+        wordings = View.of(reads, Look.WORDINGS);
+        answers = View.of(reads, Look.ANSWERS);
+        WordCounts counts = new WordCounts();
+        reads.forEach(read -> counts.add(read.words()));
+        synonyms = new Synonyms(content.synonyms(), counts, () -> units.stream().map(Unit::text));
+        words = new WordIndex(reads.stream().map(Read::stems).toList(), synonyms);
+        content.synonyms().forEach(group -> group.forEach(counts::add));
+        tables.forEach(table -> table.phrases().forEach(counts::add));
+        spelling = new Spelling(counts);
+        tongue = Tongue.of(units.stream().limit(100).map(Unit::text).collect(Collectors.joining("\n")));
     }
 
     /**

@@ -52,7 +52,7 @@ public interface Meaning {
     default List<Double> closeness(String question, List<String> texts) {
         float[] asked = ofQuestion(Model.SENTENCES, question);
         return texts.stream()
-                .map(text -> Vectors.cosine(asked, ofText(Model.SENTENCES, text)))
+                .map(text -> Vector.cosine(asked, ofText(Model.SENTENCES, text)))
                 .toList();
     }
 }

@@ -4,9 +4,7 @@ import com.shuttle.core.reading.Words;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -20,11 +18,12 @@ final class Spelling {
 
     private final Map<String, Integer> vocabulary = new HashMap<>();
 
-    Spelling(Stream<String> texts) {
-        texts.forEach(text -> WORD.matcher(text.toLowerCase(Locale.ROOT))
-                .results()
-                .map(MatchResult::group)
-                .forEach(word -> vocabulary.merge(word, 1, Integer::sum)));
+    Spelling(WordCounts counts) {
+        counts.all().forEach((word, times) -> {
+            if (WORD.matcher(word).matches()) {
+                vocabulary.put(word, times);
+            }
+        });
     }
 
     String repaired(String question) {

@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * Words that mean the same in a collection. In a question, one that the collection never uses is replaced by the one of
@@ -21,14 +23,14 @@ final class Synonyms {
     private final List<Rule> rules = new ArrayList<>();
     private final Map<String, Set<String>> byStem = new LinkedHashMap<>();
 
-    /** @param texts of the collection */
-    Synonyms(List<List<String>> groups, List<String> texts) {
-        String all = groups.isEmpty() ? "" : String.join("\n", texts).toLowerCase(Locale.ROOT);
+    /**
+     * @param counts of the collection's words
+     * @param texts  of the collection; only read for synonyms of several words
+     */
+    Synonyms(List<List<String>> groups, WordCounts counts, Supplier<Stream<String>> texts) {
         for (List<String> group : groups) {
             Map<String, Long> uses = new LinkedHashMap<>();
-            group.forEach(word -> uses.put(
-                    word,
-                    whole(word.toLowerCase(Locale.ROOT)).matcher(all).results().count()));
+            group.forEach(word -> uses.put(word, uses(word.toLowerCase(Locale.ROOT), counts, texts)));
             String usual = group.stream()
                     .reduce((a, b) -> uses.get(b) > uses.get(a) ? b : a)
                     .orElse("");
@@ -42,6 +44,16 @@ final class Synonyms {
             stems.forEach(stem ->
                     byStem.computeIfAbsent(stem, s -> new LinkedHashSet<>()).addAll(stems));
         }
+    }
+
+    private static long uses(String word, WordCounts counts, Supplier<Stream<String>> texts) {
+        if (WordCounts.isWord(word)) {
+            return counts.times(word) + counts.times(word + "s");
+        }
+        Pattern whole = whole(word);
+        return texts.get()
+                .mapToLong(text -> whole.matcher(text).results().count())
+                .sum();
     }
 
     private static Pattern whole(String word) {

@@ -2,8 +2,8 @@ package com.shuttle.core.knowledge;
 
 import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Finding.Source;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What can be found: an entry, or a passage of an article.
@@ -23,34 +23,47 @@ record Unit(
         Ties ties) {
 
     static List<Unit> of(Content content) {
-        List<Unit> units = new ArrayList<>();
-        for (Entry entry : content.entries()) {
-            List<String> sentences = Passages.sentences(entry.answers().getFirst());
-            units.add(new Unit(
-                    entry.ref(),
-                    Source.ENTRY,
-                    entry.phrasings().getFirst(),
-                    entry.phrasings(),
-                    entry.answers(),
-                    sentences.isEmpty() ? entry.phrasings().subList(0, 1) : sentences,
-                    entry.ties()));
-        }
-        for (Article article : content.articles()) {
-            for (Passages.Passage passage : Passages.of(article)) {
-                List<String> headings = passage.own().isEmpty()
-                        ? List.of(passage.heading())
-                        : List.of(passage.heading(), passage.own());
-                units.add(new Unit(
+        return Stream.concat(
+                        content.entries().stream().map(Unit::of),
+                        content.articles().stream().flatMap(article -> of(article).stream()))
+                .toList();
+    }
+
+    static Unit of(Entry entry) {
+        List<String> sentences = Passages.sentences(entry.answers().getFirst());
+        return new Unit(
+                entry.ref(),
+                Source.ENTRY,
+                entry.phrasings().getFirst(),
+                entry.phrasings(),
+                entry.answers(),
+                sentences.isEmpty() ? entry.phrasings().subList(0, 1) : sentences,
+                entry.ties());
+    }
+
+    /** A unit a passage. */
+    static List<Unit> of(Article article) {
+        return Passages.of(article).stream()
+                .map(passage -> new Unit(
                         article.ref(),
                         Source.ARTICLE,
                         passage.heading(),
-                        headings,
+                        passage.own().isEmpty()
+                                ? List.of(passage.heading())
+                                : List.of(passage.heading(), passage.own()),
                         List.of(String.join(" ", passage.sentences())),
                         passage.sentences(),
-                        Ties.NONE));
-            }
-        }
-        return List.copyOf(units);
+                        Ties.NONE))
+                .toList();
+    }
+
+    Unit as(String other, Ties otherTies) {
+        return new Unit(other, source, title, wordings, answers, sentences, otherTies);
+    }
+
+    /** All its words. */
+    String text() {
+        return String.join("\n", wordings) + "\n" + String.join("\n", answers);
     }
 
     /** Title and answer as one text. */

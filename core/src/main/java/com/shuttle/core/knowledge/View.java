@@ -1,32 +1,40 @@
 package com.shuttle.core.knowledge;
 
+import com.shuttle.core.knowledge.Read.Look;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.Function;
 
 /** One way to look at the units: some texts of each, as one model reads them. A unit is as near as its nearest text. Immutable. */
 final class View {
 
-    private final Vectors vectors = new Vectors();
+    private final Vectors vectors;
     /** For each unit the index of its first text; one more at the end. */
     private final int[] firstOf;
 
     private final List<List<String>> texts;
 
-    /** @param texts of each unit, at least one each */
-    View(List<List<String>> texts, Function<String, float[]> vector) {
+    /**
+     * @param texts of each unit, at least one each
+     * @param each  the vectors of those texts
+     */
+    View(List<List<String>> texts, List<List<Vector>> each) {
         this.texts = texts;
         firstOf = new int[texts.size() + 1];
-        int at = 0;
+        List<Vector> all = new ArrayList<>();
         for (int u = 0; u < texts.size(); u++) {
-            firstOf[u] = at;
-            for (String text : texts.get(u)) {
-                vectors.add(vector.apply(text));
-                at++;
-            }
+            firstOf[u] = all.size();
+            all.addAll(each.get(u));
         }
-        firstOf[texts.size()] = at;
-        vectors.fill();
+        firstOf[texts.size()] = all.size();
+        vectors = new Vectors(all);
+    }
+
+    /** The units, looked at in one way. */
+    static View of(List<Read> units, Look look) {
+        return new View(
+                units.stream().map(read -> look.texts(read.unit())).toList(),
+                units.stream().map(read -> read.vectors().get(look)).toList());
     }
 
     /** Approximate cosines of the units' nearest texts. */

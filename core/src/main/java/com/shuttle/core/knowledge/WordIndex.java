@@ -32,12 +32,12 @@ final class WordIndex {
     private final Map<String, BitSet> unitsWith = new HashMap<>();
     private final Synonyms synonyms;
 
-    /** @param texts all the text of each unit */
-    WordIndex(List<String> texts, Synonyms synonyms) {
-        this.units = texts.size();
+    /** @param stems of each unit */
+    WordIndex(List<Set<String>> stems, Synonyms synonyms) {
+        this.units = stems.size();
         this.synonyms = synonyms;
-        for (int u = 0; u < texts.size(); u++) {
-            for (String stem : stems(texts.get(u))) {
+        for (int u = 0; u < units; u++) {
+            for (String stem : stems.get(u)) {
                 unitsWith.computeIfAbsent(stem, s -> new BitSet()).set(u);
             }
         }

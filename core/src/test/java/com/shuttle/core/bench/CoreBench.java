@@ -2,7 +2,10 @@ package com.shuttle.core.bench;
 
 import java.util.Collection;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.openjdk.jmh.results.Result;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
@@ -10,14 +13,31 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
-/** Runs the benchmarks of the core and prints their figures with the ratios that matter. */
+/** Runs the benchmarks of the core, or those of a pattern, and prints their figures with the ratios that matter. */
 public final class CoreBench {
 
-    private CoreBench() {}
+    private static final String ALL = "com\\.shuttle\\.core\\.bench\\..*";
+
+    /** By class, method, and size or type. */
+    private final Map<String, Result<?>> results = new TreeMap<>();
+
+    private CoreBench(Collection<RunResult> run) {
+        for (RunResult result : run) {
+            String size = Stream.of("phrasings", "type", "steps")
+                    .map(result.getParams()::getParam)
+                    .filter(Objects::nonNull)
+                    .map(value -> " " + value)
+                    .findFirst()
+                    .orElse("");
+            String name = result.getParams().getBenchmark().replaceAll(".*[.$](\\w+\\.\\w+)$", "$1");
+            results.put(name + size, result.getPrimaryResult());
+            result.getSecondaryResults().forEach((more, figure) -> results.put(name + "." + more + size, figure));
+        }
+    }
 
     public static void main(String[] args) throws RunnerException {
-        Collection<RunResult> results = new Runner(new OptionsBuilder()
-                        .include(args.length > 0 ? args[0] : "com\\.shuttle\\.core\\.bench\\..*")
+        CoreBench bench = new CoreBench(new Runner(new OptionsBuilder()
+                        .include(args.length > 0 ? args[0] : ALL)
                         .forks(1)
                         .warmupIterations(3)
                         .warmupTime(TimeValue.seconds(1))
@@ -27,60 +47,79 @@ public final class CoreBench {
                                 "--enable-native-access=ALL-UNNAMED", "--add-modules", "jdk.incubator.vector", "-Xmx2g")
                         .verbosity(VerboseMode.SILENT)
                         .build())
-                .run();
-        Map<String, Double> figures = new TreeMap<>();
-        for (RunResult result : results) {
-            String name = result.getParams().getBenchmark().replaceAll(".*[.$](\\w+\\.\\w+)$", "$1");
-            String size = result.getParams().getParam("phrasings");
-            size = size == null ? result.getParams().getParam("type") : size;
-            size = size == null ? result.getParams().getParam("steps") : size;
-            figures.put(
-                    name + (size == null ? "" : " " + size),
-                    result.getPrimaryResult().getScore());
-        }
+                .run());
         System.out.println("Core, one thread");
+        bench.flows();
+        bench.turns();
+        bench.knowledge();
+    }
+
+    private void flows() {
         for (String steps : new String[] {"100", "1000", "5000"}) {
-            System.out.printf(
-                    "  threads and lanes of %6s steps %,10.0f us   (aim for 1,000: 20,000)%n",
-                    steps, figures.get("Lanes.lanes " + steps));
+            print("threads and lanes of %6s steps %,10.0f us   (aim for 1,000: 20,000)", steps, "Lanes.lanes " + steps);
         }
         for (String steps : new String[] {"50", "200", "500"}) {
-            System.out.printf("  map of %6s steps %,10.0f us%n", steps, figures.get("Maps.map " + steps));
+            print("map of %6s steps %,10.0f us", steps, "Maps.map " + steps);
         }
         for (String what : new String[] {"change", "write", "compare"}) {
-            System.out.printf("  flow of 500 steps: %-8s %,10.0f us%n", what, figures.get("Changes." + what));
+            print("flow of 500 steps: %-8s %,10.0f us", what, "Changes." + what);
         }
+    }
+
+    private void turns() {
         for (String kind : new String[] {"picked", "typedOption", "typedAnswer"}) {
-            System.out.printf(
-                    "  turns a second, 200 steps, %-12s %,12.0f   (aim 100,000)%n",
-                    kind, figures.get("EngineBench." + kind));
+            print("turns a second, 200 steps, %-12s %,12.0f   (aim 100,000)", kind, "EngineBench." + kind);
         }
         for (String type : ReadingBench.TYPES) {
-            double read = figures.get("ReadingBench.reading " + type);
-            double plain = figures.get("ReadingBench.plain " + type);
-            System.out.printf(
-                    "  readings a second, %-12s %,12.0f   (aim 20,000), plain library call %,12.0f, ratio %.4f%n",
-                    type, read, plain, read / plain);
+            compare(
+                    "readings a second, %-12s %,12.0f   (aim 20,000), plain library call %,12.0f, ratio %.4f",
+                    type, "ReadingBench.reading " + type, "ReadingBench.plain " + type);
         }
-        System.out.printf(
-                "  readings of five things at once %,10.0f a second%n", figures.get("TurnBench.severalReadings"));
-        System.out.printf(
-                "  turns of an interview of 12 facts %,8.0f a second%n",
-                figures.get("TurnBench.interviewOfTwelveFacts"));
-        double expression = figures.get("TurnBench.expression");
-        double java = figures.get("TurnBench.expressionInJava");
-        System.out.printf(
-                "  expressions %,10.0f a second, the same in Java %,12.0f, ratio %.4f%n",
-                expression, java, expression / java);
-        if (!figures.containsKey("SearchBench.ask 1000")) {
-            return;
+        print("readings of five things at %s %,10.0f a second", "once", "TurnBench.severalReadings");
+        print("turns of an interview of %s %,8.0f a second", "12 facts", "TurnBench.interviewOfTwelveFacts");
+        compare(
+                "%s %,10.0f a second, the same in Java %,12.0f, ratio %.4f",
+                "expressions", "TurnBench.expression", "TurnBench.expressionInJava");
+    }
+
+    private void knowledge() {
+        for (String size : new String[] {"100", "1000", "10000", "50000"}) {
+            print("index of %6s phrasings, vectors at hand %,8.0f ms", size, "IndexBench.build " + size);
+            print("index of %6s phrasings, memory          %,8.0f MB", size, "IndexBench.build.megabytes " + size);
+            print("index of %6s phrasings, one entry more  %,8.0f ms", size, "IndexBench.change " + size);
+            compare(
+                    "asking %6s phrasings %,8.0f us, embedding alone %,8.0f us, ratio %.2f   (aim 1.3)",
+                    size, "SearchBench.ask " + size, "SearchBench.embeddingAlone " + size);
+            Result<?> ask = results.get("SearchBench.ask " + size);
+            if (ask != null) {
+                System.out.printf(
+                        "  asking %6s phrasings p50 %,.0f us, p95 %,.0f us%n",
+                        size,
+                        ask.getStatistics().getPercentile(50),
+                        ask.getStatistics().getPercentile(95));
+            }
         }
-        for (String size : new String[] {"1000", "10000"}) {
-            double ask = figures.get("SearchBench.ask " + size);
-            double alone = figures.get("SearchBench.embeddingAlone " + size);
-            System.out.printf(
-                    "  asking %6s phrasings %,8.0f us, embedding alone %,8.0f us, ratio %.2f   (aim 1.3)%n",
-                    size, ask, alone, ask / alone);
+    }
+
+    /** One line, where its figure was measured. */
+    private void print(String line, String what, String figure) {
+        Result<?> result = results.get(figure);
+        if (result != null) {
+            System.out.printf("  " + line + "%n", what, mean(result));
+        }
+    }
+
+    /** Of all runs; what is counted beside the time would be added up otherwise. */
+    private static double mean(Result<?> result) {
+        return result.getStatistics().getMean();
+    }
+
+    /** One line of a figure, what it is compared with, and their ratio. */
+    private void compare(String line, String what, String figure, String beside) {
+        Result<?> result = results.get(figure);
+        Result<?> other = results.get(beside);
+        if (result != null && other != null) {
+            System.out.printf("  " + line + "%n", what, mean(result), mean(other), mean(result) / mean(other));
         }
     }
 }

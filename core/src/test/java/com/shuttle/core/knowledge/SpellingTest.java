@@ -9,8 +9,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class SpellingTest {
 
-    private static final Spelling SPELLING = new Spelling(Stream.of(
-            "Can I borrow a telescope?", "Membership of the observatory", "The telescope night", "Wheelchair access"));
+    private static final Spelling SPELLING = new Spelling(WordCounts.of(Stream.of(
+            "Can I borrow a telescope?", "Membership of the observatory", "The telescope night", "Wheelchair access")));
 
     @ParameterizedTest
     @CsvSource(
@@ -34,14 +34,14 @@ class SpellingTest {
 
     @Test
     void withoutAVocabularyNothingIsRepaired() {
-        Spelling empty = new Spelling(Stream.of());
+        Spelling empty = new Spelling(WordCounts.of(Stream.of()));
         assertThat(empty.repaired("telescop")).isEqualTo("telescop");
         assertThat(empty.repaired("")).isEmpty();
     }
 
     @Test
     void betweenTwoEquallyNearTheMoreFrequentWins() {
-        Spelling spelling = new Spelling(Stream.of("lantern", "lanters", "lanters"));
+        Spelling spelling = new Spelling(WordCounts.of("lantern lanters lanters"));
         assertThat(spelling.repaired("lanterm")).isEqualTo("lanters");
     }
 }

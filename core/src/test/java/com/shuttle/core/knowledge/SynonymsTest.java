@@ -3,13 +3,15 @@ package com.shuttle.core.knowledge;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class SynonymsTest {
 
     private static final Synonyms SYNONYMS = new Synonyms(
             List.of(List.of("tap", "faucet", "spigot"), List.of("plot", "parcel of land")),
-            List.of("The tap leaks.", "Taps are shut.", "A plot.", "A faucet here"));
+            WordCounts.of("The tap leaks. Taps are shut. A plot. A faucet here"),
+            () -> Stream.of("The tap leaks.", "Taps are shut.", "A plot.", "A faucet here"));
 
     @Test
     void wordsTheCollectionNeverUsesBecomeTheOneItUsesMost() {

@@ -2,7 +2,9 @@ package com.shuttle.core.knowledge;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 
@@ -24,11 +26,8 @@ class VectorsTest {
     @Test
     void roughCosinesAreNearTheExactOnes() {
         Random random = new Random(3);
-        Vectors vectors = new Vectors();
-        for (int i = 0; i < 300; i++) {
-            vectors.add(unit(random));
-        }
-        vectors.fill();
+        Vectors vectors = new Vectors(
+                Stream.generate(() -> Vector.of(unit(random))).limit(300).toList());
         float[] asked = unit(random);
         float[] rough = vectors.roughly(asked);
         assertThat(rough).hasSize(300);
@@ -40,23 +39,16 @@ class VectorsTest {
     @Test
     void aVectorIsNearestToItself() {
         Random random = new Random(4);
-        Vectors vectors = new Vectors();
         float[] own = unit(random);
-        vectors.add(unit(random));
-        vectors.add(own);
-        vectors.fill();
+        Vectors vectors = new Vectors(List.of(Vector.of(unit(random)), Vector.of(own)));
         assertThat(vectors.exactly(own, 1)).isCloseTo(1, Offset.offset(1e-5));
         assertThat(vectors.roughly(own)[1]).isGreaterThan(vectors.roughly(own)[0]);
     }
 
     @Test
     void withoutVectorsThereAreNoCosinesAndZerosDoNoHarm() {
-        Vectors none = new Vectors();
-        none.fill();
-        assertThat(none.roughly(new float[384])).isEmpty();
-        Vectors zero = new Vectors();
-        zero.add(new float[384]);
-        zero.fill();
+        assertThat(new Vectors(List.of()).roughly(new float[384])).isEmpty();
+        Vectors zero = new Vectors(List.of(Vector.of(new float[384])));
         assertThat(zero.roughly(new float[384])).containsExactly(0);
     }
 }

@@ -44,15 +44,20 @@ class ViewTest {
             }
             texts.add(own);
         }
-        View view = new View(texts, vectors::get);
+        View view = new View(
+                texts,
+                texts.stream()
+                        .map(own ->
+                                own.stream().map(vectors::get).map(Vector::of).toList())
+                        .toList());
         float[] asked = unitVector(random);
         float[] roughly = view.roughly(asked);
         for (int u = 0; u < units; u++) {
             String nearest = texts.get(u).stream()
-                    .max((a, b) -> Double.compare(
-                            Vectors.cosine(asked, vectors.get(a)), Vectors.cosine(asked, vectors.get(b))))
+                    .max((a, b) ->
+                            Double.compare(Vector.cosine(asked, vectors.get(a)), Vector.cosine(asked, vectors.get(b))))
                     .orElseThrow();
-            double cosine = Vectors.cosine(asked, vectors.get(nearest));
+            double cosine = Vector.cosine(asked, vectors.get(nearest));
             assertThat(view.exactly(asked, u)).isEqualTo(cosine);
             assertThat((double) roughly[u]).isCloseTo(cosine, Offset.offset(0.02));
             assertThat(view.nearest(asked, u)).isEqualTo(nearest);
@@ -62,7 +67,6 @@ class ViewTest {
 
     @Test
     void anEmptyViewHasNothingNear() {
-        assertThat(new View(List.of(), text -> new float[SIZE]).roughly(new float[SIZE]))
-                .isEmpty();
+        assertThat(new View(List.of(), List.of()).roughly(new float[SIZE])).isEmpty();
     }
 }

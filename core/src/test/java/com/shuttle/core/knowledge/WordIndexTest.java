@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.core.knowledge.WordIndex.QueryWord;
 import java.util.List;
+import java.util.stream.Stream;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 
@@ -11,7 +12,9 @@ class WordIndexTest {
 
     private static final List<String> TEXTS =
             List.of("Parking is free below the hill", "Dogs may come on a lead", "The hill is open to dogs");
-    private static final WordIndex INDEX = new WordIndex(TEXTS, new Synonyms(List.of(List.of("dog", "hound")), TEXTS));
+    private static final WordIndex INDEX = new WordIndex(
+            TEXTS.stream().map(WordIndex::stems).toList(),
+            new Synonyms(List.of(List.of("dog", "hound")), WordCounts.of(TEXTS.stream()), TEXTS::stream));
 
     @Test
     void rareWordsTellMoreAndUnknownOnesCountAgainstAll() {
@@ -37,7 +40,7 @@ class WordIndexTest {
     void withoutWordsThereIsNothingToShare() {
         assertThat(INDEX.shares(INDEX.words("the of a"))).containsOnly(0);
         assertThat(INDEX.shares(INDEX.words(""))).hasSize(3).containsOnly(0);
-        assertThat(new WordIndex(List.of(), new Synonyms(List.of(), List.of())).shares(List.of()))
+        assertThat(new WordIndex(List.of(), new Synonyms(List.of(), WordCounts.of(""), Stream::of)).shares(List.of()))
                 .isEmpty();
     }
 }
