@@ -1,17 +1,11 @@
 package bench;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
-import com.shuttle.ServerProcess;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 
 /** How a script of 500 steps feels in Chromium: until it is seen, until a key is seen, until a change is kept. */
 public final class WritingBench {
@@ -23,36 +17,18 @@ public final class WritingBench {
     private WritingBench() {}
 
     public static void main(String[] args) throws Exception {
-        Path data = Files.createTempDirectory("shuttle-bench");
-        ServerProcess server =
-                ServerProcess.start(data, "bench.BenchServer", Map.of("SHUTTLE_DEMO", "true"), "-XX:+UseSerialGC");
-        try (Playwright playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
-            String chromium = System.getenv().getOrDefault("SHUTTLE_CHROMIUM", "/usr/bin/chromium");
-            Browser browser = playwright
-                    .chromium()
-                    .launch(new BrowserType.LaunchOptions()
-                            .setExecutablePath(Path.of(chromium))
-                            .setArgs(List.of("--no-sandbox", "--disable-gpu")));
-            Page page = browser.newPage(new Browser.NewPageOptions()
-                    .setBaseURL(server.uri("/").toString())
-                    .setViewportSize(1280, 800));
-            String script = begin(page);
+        try (Visit visit = new Visit("bench.BenchServer")) {
+            String script = begin(visit.page);
             System.out.println("Script of " + STEPS + " steps in Chromium");
-            seen(page, script);
-            keys(page);
-            kept(page);
-        } finally {
-            server.kill();
+            seen(visit.page, script);
+            keys(visit.page);
+            kept(visit.page);
         }
     }
 
-    /** Signs in and makes a bot with a flow of many steps; the address of its script. */
+    /** Makes a bot with a flow of many steps; the address of its script. */
     private static String begin(Page page) throws IOException {
-        page.navigate("/sign-in");
-        page.locator("#username").fill("maren.holt@tarnfell.example");
-        page.locator("input[type=password]").fill("tarnfell-night");
-        page.keyboard().press("Enter");
+        page.navigate("/bots");
         page.locator("#name").fill("Bench");
         page.locator(".new-bot button").click();
         Path file = Files.createTempFile("flow", ".json");
@@ -94,8 +70,8 @@ public final class WritingBench {
             paints[i] = number(page.evaluate("performance.getEntriesByName('first-contentful-paint')[0].startTime"));
             drawn[i] = number(page.evaluate("performance.getEntriesByType('navigation')[0].loadEventEnd"));
         }
-        print("until the first paint", paints, "");
-        print("until all is loaded and drawn", drawn, "");
+        Visit.print("until the first paint", paints, "");
+        Visit.print("until all is loaded and drawn", drawn, "");
     }
 
     /** From a key's press to the second frame after it, when its letter is on the screen. */
@@ -110,7 +86,7 @@ public final class WritingBench {
         }
         page.waitForFunction("n => window.times.length >= n", KEYS);
         List<?> times = (List<?>) page.evaluate("window.times");
-        print(
+        Visit.print(
                 "a key until it is on the screen",
                 times.stream().mapToDouble(WritingBench::number).toArray(),
                 "   (aim 50)");
@@ -124,7 +100,7 @@ public final class WritingBench {
                       body: JSON.stringify({ edit: 'set', step: 'n250', field: 'title', value: `Title ${i}` }) });
                     times.push(performance.now() - from); }
                   return times; }""");
-        print(
+        Visit.print(
                 "a change until it is kept",
                 ((List<?>) times).stream().mapToDouble(WritingBench::number).toArray(),
                 "");
@@ -132,12 +108,5 @@ public final class WritingBench {
 
     private static double number(Object value) {
         return ((Number) value).doubleValue();
-    }
-
-    private static void print(String what, double[] times, String aim) {
-        Arrays.sort(times);
-        System.out.printf(
-                "  %-34s %6.0f ms, 95 of 100 within %6.0f ms%s%n",
-                what, times[times.length / 2], times[(int) (times.length * 0.95)], aim);
     }
 }

@@ -5,6 +5,7 @@ import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.GapGroups;
+import com.shuttle.core.knowledge.Meaning;
 import com.shuttle.core.knowledge.TableMatch;
 import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.GapStore.Asked;
@@ -29,9 +30,9 @@ public class GapService {
     private final GapStore store;
     private final KnowledgeService knowledge;
     private final EntryService entries;
-    private final Meanings meanings;
+    private final Meaning meanings;
 
-    GapService(GapStore store, KnowledgeService knowledge, EntryService entries, Meanings meanings) {
+    GapService(GapStore store, KnowledgeService knowledge, EntryService entries, Meaning meanings) {
         this.store = store;
         this.knowledge = knowledge;
         this.entries = entries;

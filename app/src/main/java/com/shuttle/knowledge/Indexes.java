@@ -8,6 +8,7 @@ import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.KnowledgeIndex;
+import com.shuttle.core.knowledge.Meaning;
 import com.shuttle.knowledge.KnowledgeService.Reading;
 import com.shuttle.web.AfterCommit;
 import jakarta.annotation.PreDestroy;
@@ -53,7 +54,7 @@ class Indexes {
     private record Key(Set<String> collections, LocalDate day, long version) {}
 
     private final KnowledgeStore store;
-    private final Meanings meanings;
+    private final Meaning meanings;
     private final InstantSource clock;
     private final Map<String, Long> versions = new ConcurrentHashMap<>();
     private final Map<Key, Reading> readings = new ConcurrentHashMap<>();
@@ -63,7 +64,7 @@ class Indexes {
             Thread.ofPlatform().name("knowledge-reader-", 0).daemon().factory());
     private final KnowledgeIndex empty;
 
-    Indexes(KnowledgeStore store, Meanings meanings, InstantSource clock) {
+    Indexes(KnowledgeStore store, Meaning meanings, InstantSource clock) {
         this.store = store;
         this.meanings = meanings;
         this.clock = clock;

@@ -10,6 +10,7 @@ import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.knowledge.HealthCheck;
+import com.shuttle.core.knowledge.Meaning;
 import com.shuttle.core.knowledge.TableMatch;
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.Table;
@@ -48,11 +49,11 @@ public class KnowledgeService {
     public record Reading(int done, int of) {}
 
     private final KnowledgeStore store;
-    private final Meanings meanings;
+    private final Meaning meanings;
     private final InstantSource clock;
     private final Indexes indexes;
 
-    KnowledgeService(KnowledgeStore store, Indexes indexes, Meanings meanings, InstantSource clock) {
+    KnowledgeService(KnowledgeStore store, Indexes indexes, Meaning meanings, InstantSource clock) {
         this.indexes = indexes;
         this.store = store;
         this.meanings = meanings;

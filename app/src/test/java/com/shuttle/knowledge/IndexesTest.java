@@ -10,6 +10,7 @@ import static org.mockito.Mockito.when;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.KnowledgeIndex;
+import com.shuttle.core.knowledge.Meaning;
 import com.shuttle.knowledge.KnowledgeService.Reading;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -30,7 +31,7 @@ class IndexesTest {
     private static final Entry DOGS = entry("dogs", "Are dogs allowed?");
 
     private final KnowledgeStore store = mock();
-    private final Meanings meanings = mock();
+    private final Meaning meanings = mock();
     private final CountDownLatch mayRead = new CountDownLatch(1);
     private final CountDownLatch isReading = new CountDownLatch(1);
     private final ConcurrentLinkedQueue<String> read = new ConcurrentLinkedQueue<>();
