@@ -24,20 +24,20 @@
  *
  * <p>Both steps were fitted to six made-up collections of other trades, with 362 questions they cover and 101 they do not
  * ({@code src/test/resources/knowledge}; {@code CalibrationFit} fits and prints what follows). A collection of allotments with 310
- * questions was never fitted to, but the models and the bands were chosen with its figures in sight; rows of tables were
- * not yet read with their headings when all these were taken. What each kind of evidence brings, as the share of covered questions whose source comes
- * first and among the first three, on collections left out of the fit and on the allotments:
+ * questions was never fitted to, but the models and the bands were chosen with its figures in sight. What each kind of evidence
+ * brings, as the share of covered questions whose source comes first and among the first three, on collections left out
+ * of the fit and on the allotments:
  *
  * <pre>
  *                                      left out         allotments
  * words                               .41  .64          .52  .69
- * wording                             .51  .75          .51  .72
- * answer                              .57  .82          .65  .79
- * whole, sentence                     .60  .86          .65  .83
- * whole, sentence, wording            .66  .90          .70  .86
+ * wording                             .51  .75          .51  .73
+ * answer                              .57  .82          .64  .79
+ * whole, sentence                     .60  .86          .64  .83
+ * whole, sentence, wording            .66  .90          .69  .86
  * whole, wording, answer              .67  .89          .73  .89
  * whole, sentence, wording, answer    .69  .90          .73  .89
- * all five                            .68  .90          .74  .89
+ * all five                            .68  .90          .73  .89
  * </pre>
  *
  * <p>Words add nothing that the three models do not bring on these collections; they keep a small weight for names and
@@ -47,9 +47,9 @@
  *
  * <pre>
  *              left out               allotments
- * .2 to .4     .32 .30 (170)          .34 .22  (88)
- * .4 to .6     .50 .47 (129)          .50 .50  (94)
- * .6 to .8     .68 .76  (86)          .70 .84  (55)
+ * .2 to .4     .33 .30 (170)          .35 .22  (90)
+ * .4 to .6     .50 .47 (129)          .49 .48  (91)
+ * .6 to .8     .68 .76  (86)          .70 .84  (56)
  * .8 to 1      .90 .88  (78)          .93 .96  (73)
  * </pre>
  *

@@ -38,11 +38,11 @@ final class CalibrationFit {
             sets.add(cases(labelled, meaning));
         }
         double[] spread = spread(sets);
-        Fit all = fit(flat(sets), spread, allOf());
-        System.out.println("weights " + Arrays.toString(all.weights()));
-        System.out.println("of 1, score, lead " + Arrays.toString(all.confidence()));
-        System.out.println("usual rival " + rival(flat(sets), all));
         for (boolean[] with : ablations()) {
+            Fit fit = fit(flat(sets), spread, with);
+            System.out.println(name(with) + ": weights " + Arrays.toString(fit.weights()));
+            System.out.println("  of 1, score, lead " + Arrays.toString(fit.confidence()));
+            System.out.println("  usual rival " + rival(flat(sets), fit));
             print(name(with) + ", left out", leftOut(sets, spread, with));
         }
         for (String folder : folders) {
