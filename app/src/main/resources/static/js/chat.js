@@ -19,6 +19,7 @@ let stream = null;
 let draft = null;
 let pulling = Promise.resolve();
 let offered = '';
+let underway = 0;
 /** Whether the visitor pressed Enter before the conversation had begun. */
 let early = false;
 
@@ -106,7 +107,11 @@ function showOffers(awaiting) {
   if (key !== offered) {
     offered = key;
     showWidgets(offers, awaiting, {
-      pick: (ids, shown) => send({ pick: ids }, shown),
+      pick: (ids, shown) => {
+        if (underway === 0) {
+          send({ pick: ids }, shown);
+        }
+      },
       say: (said) => send({ text: said }, awaiting.type === 'secret' ? '•••••' : said),
       send: sendFile,
     });
@@ -229,6 +234,12 @@ async function start() {
   }
 }
 
+/** What was offered takes no presses while something is underway: it is about to be replaced. */
+function waiting(more) {
+  underway += more;
+  offers.classList.toggle('waiting', underway > 0);
+}
+
 async function send(what, shown) {
   tell();
   const same = draft && draft.shown === shown;
@@ -237,6 +248,7 @@ async function send(what, shown) {
   sending.classList.add('sending');
   transcript.append(sending);
   log.scrollTop = log.scrollHeight;
+  waiting(1);
   try {
     const response = await fetch(`${api}/conversations/${session.conversation}/messages`, {
       method: 'POST',
@@ -257,6 +269,7 @@ async function send(what, shown) {
     tell(error instanceof TypeError ? 'There is no connection. What you wrote is still here; please send it again.' : error.message);
     await pull();
   }
+  waiting(-1);
 }
 
 async function sendFile(file) {

@@ -7,6 +7,7 @@ import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
 import java.time.InstantSource;
+import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -22,6 +23,11 @@ public class ArticleService {
         this.store = store;
         this.knowledge = knowledge;
         this.clock = clock;
+    }
+
+    /** Those of a collection, drafts too. */
+    public List<Article> all(String collection) {
+        return store.all(collection);
     }
 
     public Page<StoredArticle> articles(String collection, String search, String sort, int page) {

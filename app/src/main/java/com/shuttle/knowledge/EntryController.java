@@ -27,6 +27,7 @@ class EntryController {
 
     private final KnowledgeService knowledge;
     private final EntryService entries;
+    private final ArticleService articles;
     private final GapService gaps;
     private final AccountService accounts;
     private final BotService bots;
@@ -34,9 +35,11 @@ class EntryController {
     EntryController(
             KnowledgeService knowledge,
             EntryService entries,
+            ArticleService articles,
             GapService gaps,
             AccountService accounts,
             BotService bots) {
+        this.articles = articles;
         this.gaps = gaps;
         this.accounts = accounts;
         this.bots = bots;
@@ -223,7 +226,7 @@ class EntryController {
         model.addAttribute("category", category);
         model.addAttribute("standing", standing);
         model.addAttribute("ties", ties);
-        model.addAttribute("articles", knowledge.content(id).articles());
+        model.addAttribute("articles", articles.all(id));
         model.addAttribute("teams", accounts.teams());
         model.addAttribute("flows", flowNames());
         model.addAttribute("categories", entries.categories(id));

@@ -15,6 +15,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -130,11 +131,12 @@ class KnowledgeController {
         return "knowledge/health";
     }
 
-    /** What a question finds in some collections, with the reasons. */
+    /** What a question finds in some collections, with the reasons: a piece of a page, or a whole one where no script asks. */
     @GetMapping("/try")
     String tryOut(
             @RequestParam(defaultValue = "") List<String> in,
             @RequestParam(defaultValue = "") String question,
+            @RequestHeader(name = "Sec-Fetch-Dest", defaultValue = "empty") String into,
             Model model) {
         String clean = Words.clean(question);
         if (clean.length() > Words.LONGEST_MESSAGE) {
@@ -147,7 +149,8 @@ class KnowledgeController {
         model.addAttribute("one", in.size() == 1 ? in.getFirst() : null);
         model.addAttribute("question", clean);
         model.addAttribute("finding", finding);
-        return "knowledge/try :: finding";
+        model.addAttribute("in", in);
+        return into.equals("document") ? "knowledge/tried" : "knowledge/try :: finding";
     }
 
     private static void keepErrors(Model model) {

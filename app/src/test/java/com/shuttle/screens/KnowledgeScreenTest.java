@@ -9,8 +9,11 @@ import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.knowledge.KnowledgeService;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
@@ -50,6 +53,27 @@ class KnowledgeScreenTest {
     private static void ask(Page visitor, String question) {
         visitor.locator("#text").fill(question);
         visitor.keyboard().press("Enter");
+    }
+
+    @Test
+    void muchThatIsNewIsReadWhileOneLooksOn() {
+        String sheet = IntStream.range(0, KnowledgeService.MUCH)
+                .mapToObj(i -> "Where is stand " + i + "?;On the left of path " + i + ".\n")
+                .collect(Collectors.joining("", "Question;Answer\n", ""));
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.signedIn("maren.holt");
+            page.navigate("/knowledge/" + data.collection("Is there parking?", "Free.") + "/import");
+            page.locator("#file").setInputFiles(file("stands.csv", "text/csv", sheet));
+            page.locator("form[action$='/file'] button").click();
+            page.locator("button:has-text('Bring in all')").click();
+            assertThat(page.locator("main")).containsText("100 were brought in.");
+            assertThat(page.locator("[data-told]")).containsText("of 101");
+            assertThat(page.locator("a:has-text('Entries 101')")).hasAttribute("aria-current", "page");
+            page.locator("#try-question").fill("where is stand 42");
+            page.locator(".try-line button").click();
+            assertThat(page.locator(".try-result .bubble")).hasText("On the left of path 42.");
+            assertThat(screens.complaints()).isEmpty();
+        }
     }
 
     @Test
@@ -154,7 +178,7 @@ class KnowledgeScreenTest {
             Page page = screens.signedIn("maren.holt");
             page.navigate("/knowledge/" + collection);
             page.locator("#try-question").fill("somewhere for the wagon");
-            page.keyboard().press("Enter");
+            page.locator(".try-line button").click();
             page.locator("button:has-text('Add the question here')").click();
             assertThat(page.locator(".notice")).containsText("“somewhere for the wagon” is a phrasing now.");
             assertThat(page.locator(".grid-list tbody .number")).hasText("2");
@@ -167,7 +191,7 @@ class KnowledgeScreenTest {
             page.locator("button:has-text('Move there')").click();
             assertThat(page.locator(".grid-list tbody")).containsText("Arriving");
             page.locator("a:has-text('Health')").click();
-            assertThat(page.locator(".health-score")).containsText("of 100");
+            assertThat(page.locator(".health-score")).containsText("of 101");
             page.locator("a:has-text('Synonyms')").click();
             page.locator("#synonyms").fill("alone");
             page.locator("button:text-is('Save')").click();

@@ -113,7 +113,7 @@ final class Asking {
 
     void keep(Question question, Value value) {
         if (!question.variable().isBlank()) {
-            run.set(question.variable(), value);
+            run.facts.set(question.variable(), value);
         }
         run.trail.add(run.at());
         run.await(null);
@@ -128,14 +128,14 @@ final class Asking {
         run.trace("left out", question.variable());
         run.await(null);
         if (!question.variable().isBlank()) {
-            run.leaveOut(question.variable());
+            run.facts.leaveOut(question.variable());
             if (!question.fallback().isBlank()
                     && Reader.reply(
                                     question.type(),
                                     question.fallback(),
                                     run.around().context())
                             instanceof Reading.Given(Value value, int start, int end)) {
-                run.set(question.variable(), value);
+                run.facts.set(question.variable(), value);
             }
         }
         walker.leave(question, question.exit("skipped") != null ? "skipped" : "answered");
@@ -191,7 +191,7 @@ final class Asking {
             return;
         }
         List<Slot> slots = run.playbook.slots().stream()
-                .filter(slot -> !run.knows(slot.name()) && !except.contains(slot.name()))
+                .filter(slot -> !run.facts.knows(slot.name()) && !except.contains(slot.name()))
                 .toList();
         if (slots.isEmpty()) {
             return;
@@ -200,7 +200,7 @@ final class Asking {
                 text, slots, run.around().context(), run.around().meaning());
         for (Slot slot : slots) {
             if (read.get(slot.name()) instanceof Reading.Given(Value value, int start, int end)) {
-                run.set(slot.name(), value);
+                run.facts.set(slot.name(), value);
                 run.trace("also read", slot.name() + " " + value.shown());
             }
         }

@@ -90,7 +90,7 @@ final class Branching {
             switch (run.evaluator().evaluate(set.value(), Map.of())) {
                 case Expressions.Result.Given(Value value) -> {
                     Value kept = fitted(set.variable(), value);
-                    run.set(set.variable(), kept);
+                    run.facts.set(set.variable(), kept);
                     run.trace("computed", set.variable() + " " + kept.shown());
                 }
                 case Expressions.Result.Failed(String why) -> run.trace("cannot compute", set.variable() + ": " + why);

@@ -79,7 +79,7 @@ final class ChoiceListener {
             if (ids.isEmpty() && run.playbook.step(run.at()) instanceof Choice choice) {
                 run.trail.add(run.at());
                 if (!choice.variable().isBlank()) {
-                    run.set(choice.variable(), new Value.Many(List.of()));
+                    run.facts.set(choice.variable(), new Value.Many(List.of()));
                 }
                 walker.leave(choice, Choice.PICKED);
             } else {

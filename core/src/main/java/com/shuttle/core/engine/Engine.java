@@ -85,7 +85,7 @@ public final class Engine {
                 if (step instanceof Wait wait) {
                     run.trace("signal came", "");
                     if (!wait.variable().isBlank() && !signalled.text().isBlank()) {
-                        run.set(wait.variable(), new Value.Text(signalled.text()));
+                        run.facts.set(wait.variable(), new Value.Text(signalled.text()));
                     }
                     run.await(null);
                     walker.leave(wait, "came");

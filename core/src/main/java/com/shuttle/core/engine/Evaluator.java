@@ -36,7 +36,7 @@ final class Evaluator {
 
     /** What an expression comes to now; {@code also} stands in for variables of the same name. */
     Expressions.Result evaluate(String expression, Map<String, Value> also) {
-        Map<String, Value> values = new LinkedHashMap<>(run.variables());
+        Map<String, Value> values = new LinkedHashMap<>(run.facts.all());
         values.putAll(system());
         values.putAll(also);
         List<String> teams = List.copyOf(run.playbook.expressions().teams(expression));

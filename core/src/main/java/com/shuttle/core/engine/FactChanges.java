@@ -55,13 +55,13 @@ final class FactChanges {
      */
     Map<Fact, Value> changes(Interview interview, String text, boolean answersNothing) {
         List<Fact> known = interview.facts().stream()
-                .filter(fact -> run.knows(fact.variable()))
+                .filter(fact -> run.facts.knows(fact.variable()))
                 .toList();
         boolean corrects = CORRECTS.matcher(text).find();
         Map<Fact, Value> changes = new LinkedHashMap<>();
         Map<Fact, Value> read = read(known, text);
         for (Fact fact : known) {
-            Value before = run.value(fact.variable());
+            Value before = run.facts.value(fact.variable());
             Value after = read.get(fact);
             boolean named = SeveralReader.names(text, slot(fact));
             boolean oldValueSaid = before != null && Words.of(text).containsAll(Words.of(before.shown()));

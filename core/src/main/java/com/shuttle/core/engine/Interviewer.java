@@ -68,11 +68,11 @@ final class Interviewer {
     private boolean fit(Interview interview) {
         boolean fit = true;
         for (Fact fact : interview.facts()) {
-            Value value = run.value(fact.variable());
+            Value value = run.facts.value(fact.variable());
             String problem = value == null ? null : AnswerCheck.problem(fact, value, run);
             if (problem != null && value != null) {
                 run.say(Phrasebook.capital(fact.called()) + ": " + Texts.escaped(value.shown()) + ". " + problem);
-                run.forget(fact.variable());
+                run.facts.forget(fact.variable());
                 fit = false;
             }
         }
@@ -81,7 +81,8 @@ final class Interviewer {
 
     private List<Fact> missing(Interview interview) {
         return interview.facts().stream()
-                .filter(fact -> !run.knows(fact.variable()) && !(fact.optional() && run.wasLeft(fact.variable())))
+                .filter(fact ->
+                        !run.facts.knows(fact.variable()) && !(fact.optional() && run.facts.wasLeft(fact.variable())))
                 .toList();
     }
 
@@ -116,7 +117,7 @@ final class Interviewer {
         StringBuilder list = new StringBuilder(
                 interview.readBack().isBlank() ? Phrasebook.READ_BACK : run.filled(interview.readBack()));
         for (Fact fact : interview.facts()) {
-            Value value = run.value(fact.variable());
+            Value value = run.facts.value(fact.variable());
             if (value != null) {
                 list.append("\n- ")
                         .append(Phrasebook.capital(fact.called()))
@@ -250,8 +251,8 @@ final class Interviewer {
         given.forEach((fact, value) -> {
             String problem = AnswerCheck.problem(fact, value, run);
             if (problem == null) {
-                Value before = run.value(fact.variable());
-                run.set(fact.variable(), value);
+                Value before = run.facts.value(fact.variable());
+                run.facts.set(fact.variable(), value);
                 run.trace("fact", fact.variable() + " " + value.shown());
                 if (before != null && !before.equals(value)) {
                     changed.add("the " + fact.called() + " to " + Texts.escaped(value.shown()));
@@ -293,7 +294,7 @@ final class Interviewer {
     }
 
     private void leaveOut(Interview interview, Fact fact) {
-        run.leaveOut(fact.variable());
+        run.facts.leaveOut(fact.variable());
         next(interview);
     }
 
@@ -331,7 +332,7 @@ final class Interviewer {
     private Map<Fact, Value> several(Interview interview, String text) {
         return facts.read(
                 interview.facts().stream()
-                        .filter(fact -> !run.knows(fact.variable()))
+                        .filter(fact -> !run.facts.knows(fact.variable()))
                         .toList(),
                 text);
     }

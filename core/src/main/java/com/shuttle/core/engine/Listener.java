@@ -276,9 +276,9 @@ final class Listener {
         if (awaiting == null || awaiting.kind() != Awaiting.Kind.QUESTION && awaiting.kind() != Awaiting.Kind.CHOICE) {
             return false;
         }
-        int before = run.variables().size();
+        int before = run.facts.all().size();
         asking.keepWhatElse(text, List.of());
-        if (run.variables().size() == before) {
+        if (run.facts.all().size() == before) {
             return false;
         }
         run.say("Thanks, I've noted that.");

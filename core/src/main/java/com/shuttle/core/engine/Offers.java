@@ -44,7 +44,7 @@ final class Offers {
             return choice.options();
         }
         List<Option> drawn = new ArrayList<>();
-        if (run.value(choice.from()) instanceof Value.Many(List<String> items)) {
+        if (run.facts.value(choice.from()) instanceof Value.Many(List<String> items)) {
             for (String item : items) {
                 drawn.add(new Option("i" + (drawn.size() + 1), item, List.of()));
             }

@@ -86,7 +86,8 @@ final class Picks {
                         .toList();
         run.trail.add(run.at());
         if (!choice.variable().isBlank()) {
-            run.set(choice.variable(), choice.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
+            run.facts.set(
+                    choice.variable(), choice.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
         }
         walker.leave(choice, choice.oneWay() ? Choice.PICKED : "option:" + options.getFirst());
     }

@@ -90,8 +90,8 @@ final class Repairs {
 
     private void forgetAnswer(@Nullable Step step) {
         switch (step) {
-            case Question question -> run.forget(question.variable());
-            case Choice choice -> run.forget(choice.variable());
+            case Question question -> run.facts.forget(question.variable());
+            case Choice choice -> run.facts.forget(choice.variable());
             case null, default -> {}
         }
     }
@@ -103,7 +103,7 @@ final class Repairs {
         }
         String pending = run.playbook.step(run.at()) instanceof Question question ? question.variable() : "";
         for (Slot slot : run.playbook.slots()) {
-            Value before = run.value(slot.name());
+            Value before = run.facts.value(slot.name());
             ValueType type = slot.type();
             if (before == null || slot.name().equals(pending)) {
                 continue;
@@ -117,7 +117,7 @@ final class Repairs {
                             run.around().meaning())
                     : Map.of();
             if (read.get(slot.name()) instanceof Reading.Given(Value value, int s, int e) && !value.equals(before)) {
-                run.set(slot.name(), value);
+                run.facts.set(slot.name(), value);
                 run.trace("changed", slot.name() + " to " + value.shown());
                 run.say("Thanks, I've changed that to " + Texts.escaped(value.shown()) + ".");
                 putAgain();

@@ -3,11 +3,8 @@ package com.shuttle.core.engine;
 import com.shuttle.core.engine.Message.From;
 import com.shuttle.core.engine.Message.Look;
 import com.shuttle.core.engine.Message.Offer;
-import com.shuttle.core.flow.ValueType;
-import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,11 +26,10 @@ final class TurnRun {
     private static final Set<String> PLAIN_CHANNELS = Set.of("text", "sms", "voice");
 
     private final SplittableRandom random;
-    private final Map<String, Value> variables;
+    final Facts facts;
     private final List<Place> returns;
     private final List<String> asked;
     final Trail trail;
-    private final List<String> left;
     private final Map<String, String> arms;
     private final Stamp stamp;
     private final List<Effect> effects = new ArrayList<>();
@@ -52,7 +48,6 @@ final class TurnRun {
     private boolean silent;
     private String quiet;
     private boolean nudged;
-    private boolean leadTouched;
     private int timers;
 
     /** Words of the visitor that a step to come may answer; null once used. */
@@ -63,11 +58,10 @@ final class TurnRun {
         this.ports = ports;
         this.stamp = stamp;
         this.random = new SplittableRandom(stamp.seed());
-        this.variables = new LinkedHashMap<>(state.variables());
+        this.facts = new Facts(playbook, state, effects::add);
         this.returns = new ArrayList<>(state.returns());
         this.asked = new ArrayList<>(state.asked());
         this.trail = new Trail(state.answered());
-        this.left = new ArrayList<>(state.left());
         this.arms = new LinkedHashMap<>(state.arms());
         this.seq = state.seq();
         this.speaker = state.speaker();
@@ -105,19 +99,6 @@ final class TurnRun {
         return new Surroundings(playbook.release().profile(), stamp.at(), zone, ports);
     }
 
-    @Nullable
-    Value value(String variable) {
-        return variables.get(variable);
-    }
-
-    Map<String, Value> variables() {
-        return Collections.unmodifiableMap(variables);
-    }
-
-    boolean wasLeft(String variable) {
-        return left.contains(variable);
-    }
-
     String visitor() {
         return visitor;
     }
@@ -148,10 +129,6 @@ final class TurnRun {
         return returning;
     }
 
-    boolean knows(String variable) {
-        return variables.containsKey(variable);
-    }
-
     /** Whether the walk goes on: the bot speaks, stands at a step and waits for nothing. */
     boolean walking() {
         return speaker == Speaker.BOT && at != null && awaiting == null;
@@ -179,9 +156,7 @@ final class TurnRun {
         this.visitor = started.visitor();
         this.zone = started.zone();
         this.returning = !started.known().isEmpty();
-        playbook.variables().keySet().stream()
-                .filter(name -> started.known().containsKey(name))
-                .forEach(name -> variables.put(name, started.known().get(name)));
+        facts.knownBefore(started.known());
     }
 
     void say(From from, String author, String text, List<Offer> offers) {
@@ -232,7 +207,7 @@ final class TurnRun {
     String filled(String text) {
         return Texts.fill(
                 text,
-                variables,
+                facts.all(),
                 playbook.variables(),
                 evaluator().system(),
                 playbook.release().profile().name());
@@ -259,16 +234,6 @@ final class TurnRun {
     void forgetPlaces() {
         returns.clear();
         trail.clear();
-    }
-
-    void forgetVariables() {
-        variables.keySet().removeIf(name -> !playbook.ofVisitor(name));
-        left.clear();
-    }
-
-    void leaveOut(String variable) {
-        left.remove(variable);
-        left.add(variable);
     }
 
     void assign(String experiment, String arm) {
@@ -299,21 +264,6 @@ final class TurnRun {
     @Nullable
     Place takeAnswered() {
         return trail.take(place -> !place.equals(at) && playbook.step(place) != null);
-    }
-
-    void set(String variable, Value value) {
-        Value before = variables.put(variable, value);
-        left.remove(variable);
-        if (playbook.ofVisitor(variable) && !value.equals(before)) {
-            effects.add(new Effect.Remember(variable, value));
-        }
-        ValueType type = playbook.variables().get(variable);
-        boolean leadFact = Leads.concerns(type);
-        leadTouched |= leadFact && !value.equals(before);
-    }
-
-    void forget(String variable) {
-        variables.remove(variable);
     }
 
     void remember(String question) {
@@ -384,19 +334,17 @@ final class TurnRun {
     }
 
     Turn.Taken done() {
-        if (leadTouched) {
-            Leads.of(variables, playbook.variables()).ifPresent(effects::add);
-        }
+        facts.tellLead();
         State state = new State(
                 seq,
                 speaker,
                 at,
                 returns,
-                variables,
+                facts.all(),
                 awaiting,
                 asked,
                 trail.places(),
-                left,
+                facts.left(),
                 arms,
                 team,
                 channel,

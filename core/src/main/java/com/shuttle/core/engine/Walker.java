@@ -110,8 +110,8 @@ final class Walker {
     }
 
     private void ask(Question question) {
-        Value known = run.value(question.variable());
-        boolean left = question.optional() && run.wasLeft(question.variable());
+        Value known = run.facts.value(question.variable());
+        boolean left = question.optional() && run.facts.wasLeft(question.variable());
         if (question.skipWhenKnown() && (known != null || left)) {
             String problem = known == null ? null : AnswerCheck.problem(question, known, run);
             if (problem == null) {
@@ -121,7 +121,7 @@ final class Walker {
             }
             run.trace("does not fit", problem);
             run.say(problem);
-            run.forget(question.variable());
+            run.facts.forget(question.variable());
         }
         new Asking(run, this).ask(question);
     }
@@ -139,7 +139,7 @@ final class Walker {
 
     private void answer(Answer answer) {
         String open = run.takeOpenWords();
-        Value of = answer.of().isBlank() ? null : run.value(answer.of());
+        Value of = answer.of().isBlank() ? null : run.facts.value(answer.of());
         String words = of != null ? of.shown() : open;
         if (words != null) {
             answering.answer(answer, words);
@@ -224,7 +224,7 @@ final class Walker {
 
     void startAgain() {
         run.forgetPlaces();
-        run.forgetVariables();
+        run.facts.forgetAll();
         run.stand(run.playbook.start());
     }
 

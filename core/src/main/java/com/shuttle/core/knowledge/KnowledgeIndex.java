@@ -7,6 +7,7 @@ import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.knowledge.Meaning.Model;
 import com.shuttle.core.knowledge.Read.Look;
 import com.shuttle.core.knowledge.WordIndex.QueryWord;
+import com.shuttle.core.reading.Places;
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.TableAnswers;
 import java.util.ArrayList;
@@ -17,6 +18,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -59,6 +61,7 @@ public final class KnowledgeIndex {
     private final Map<String, Set<Integer>> byWording = new HashMap<>();
 
     private final List<TableAnswers> tables;
+    private final WordCounts counts = new WordCounts();
     private final WordIndex words;
     private final Synonyms synonyms;
     private final Spelling spelling;
@@ -106,7 +109,6 @@ public final class KnowledgeIndex {
         sentences = View.of(reads, Look.SENTENCES);
         wordings = View.of(reads, Look.WORDINGS);
         answers = View.of(reads, Look.ANSWERS);
-        WordCounts counts = new WordCounts();
         reads.forEach(read -> counts.add(read.words()));
         synonyms = new Synonyms(content.synonyms(), counts, () -> units.stream().map(Unit::text));
         words = new WordIndex(reads.stream().map(Read::stems).toList(), synonyms);
@@ -179,6 +181,16 @@ public final class KnowledgeIndex {
                 .map(scored -> match(scored, asked, readable ? 1 : calibration.suggestFrom() / 2));
     }
 
+    /** Whether the content has this name, in lower case. */
+    private boolean mentions(String name) {
+        List<String> parts = Words.of(name);
+        return parts.stream().allMatch(part -> counts.times(part) > 0)
+                && (parts.size() == 1
+                        || units.stream()
+                                .anyMatch(unit ->
+                                        unit.text().toLowerCase(Locale.ROOT).contains(name)));
+    }
+
     /** A question as it is looked for. */
     private final class Asked {
         final String typedNormal;
@@ -190,7 +202,7 @@ public final class KnowledgeIndex {
 
         Asked(String question) {
             typedNormal = Words.normal(question);
-            repaired = synonyms.replaced(spelling.repaired(question));
+            repaired = Places.widened(synonyms.replaced(spelling.repaired(question)), KnowledgeIndex.this::mentions);
             typed = words.words(repaired);
             forSentences = meaning.ofQuestion(Model.SENTENCES, repaired);
             forWordings = meaning.ofQuestion(Model.WORDINGS, repaired);

@@ -4,7 +4,8 @@
  * <h2>Method</h2>
  *
  * <p>What can be found are {@linkplain com.shuttle.core.knowledge.Unit units}: entries, and passages of articles. A question is
- * first mended: misspellings by the collection's own words, house words by its synonyms. Then every unit is compared with
+ * first mended: misspellings by the collection's own words, house words by its synonyms, countries it says nothing of by the
+ * narrowest region that it does name ({@link com.shuttle.core.reading.Places}). Then every unit is compared with
  * it in five ways ({@linkplain com.shuttle.core.knowledge.Evidence evidence}):
  *
  * <ul>

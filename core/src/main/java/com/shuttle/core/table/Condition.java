@@ -1,5 +1,6 @@
 package com.shuttle.core.table;
 
+import com.shuttle.core.reading.Places;
 import com.shuttle.core.table.Table.Row;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -93,13 +94,15 @@ public sealed interface Condition {
         }
     }
 
-    /** A text, or one of several values, has these words in a row. */
+    /** A text, or one of several values, has these words in a row, or is in the region of this name. */
     record Has(Column column, List<String> phrase, String written) implements Condition {
         @Override
         public boolean holds(Row row) {
             String cell = row.at(column);
             List<String> values = column.kind() == Column.Kind.LIST ? Cell.values(cell) : List.of(cell);
-            return values.stream().anyMatch(value -> Collections.indexOfSubList(Phrase.of(value), phrase) >= 0);
+            return values.stream()
+                    .anyMatch(value -> Collections.indexOfSubList(Phrase.of(value), phrase) >= 0
+                            || Places.around(value).contains(written));
         }
 
         @Override

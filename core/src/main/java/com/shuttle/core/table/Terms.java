@@ -1,5 +1,6 @@
 package com.shuttle.core.table;
 
+import com.shuttle.core.reading.Places;
 import com.shuttle.core.table.Column.Kind;
 import com.shuttle.core.table.Table.Row;
 import java.util.ArrayList;
@@ -69,7 +70,27 @@ final class Terms {
         titlesLast.add(table.titles());
         titlesLast.forEach(column -> values(table, column, false));
         titlesLast.forEach(column -> values(table, column, true));
+        titlesLast.forEach(column -> regions(table, column));
         longest = terms.keySet().stream().mapToInt(List::size).max().orElse(0);
+    }
+
+    /** The regions of countries, where most values of a column are such. */
+    private void regions(Table table, Column column) {
+        if (column.kind() != Kind.TEXT && column.kind() != Kind.LIST) {
+            return;
+        }
+        List<String> values = table.rows().stream()
+                .map(row -> row.at(column))
+                .flatMap(cell -> (column.kind() == Kind.LIST ? Cell.values(cell) : List.of(cell)).stream())
+                .filter(value -> !value.isEmpty())
+                .toList();
+        List<List<String>> around = values.stream().map(Places::around).toList();
+        if (2 * around.stream().filter(regions -> !regions.isEmpty()).count() > values.size()) {
+            around.stream().flatMap(List::stream).distinct().forEach(region -> {
+                List<String> phrase = Phrase.of(region);
+                put(phrase, new Term.Value(column, phrase, region));
+            });
+        }
     }
 
     /** @param words whether the single words of values are taken, or the values as they are */

@@ -135,6 +135,26 @@ class KnowledgeIndexTest {
     }
 
     @Test
+    void aCountryIsAnsweredForByItsRegion() {
+        KnowledgeIndex post = new KnowledgeIndex(
+                new Content(
+                        List.of(
+                                entry("europe", "Do you post parcels to Europe?", "To Europe it takes a week."),
+                                entry("africa", "Do you post parcels to Africa?", "Not to Africa."),
+                                entry("shop", "Is there a shop?", "By the door.")),
+                        List.of(),
+                        List.of()),
+                MEANING,
+                Calibration.USUAL);
+        assertThat(post.ask(List.of("do you post parcels to france")).reply()).isEqualTo("To Europe it takes a week.");
+        assertThat(post.ask(List.of("can you send a parcel to Kenya?"))
+                        .matches()
+                        .getFirst()
+                        .ref())
+                .isEqualTo("africa");
+    }
+
+    @Test
     void aFollowUpIsCompletedFromTheQuestionBefore() {
         Finding finding = INDEX.ask(List.of("how much are tickets", "and for children?"));
         assertThat(finding.matches().getFirst().ref()).isEqualTo("price");

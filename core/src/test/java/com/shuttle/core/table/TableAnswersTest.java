@@ -108,6 +108,25 @@ class TableAnswersTest {
         assertThat(answer.map(TableAnswersTest::names)).as(question).contains(expected);
     }
 
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            teas from Asia               | Amber + Cloud
+            teas from southern asia      | Amber
+            teas not from africa         | Amber + Cloud + Fern
+            teas from Africa or portugal | Dune + Fern
+            which tea is from Europe     | Fern
+            """)
+    void countriesAreFoundByTheirRegions(String question, String expected) {
+        List<Column> columns = List.of(new Column("t", "Tea", Kind.TEXT, ""), new Column("o", "Origin", Kind.TEXT, ""));
+        List<Row> rows =
+                Map.of("Amber", "India", "Cloud", "China", "Dune", "Kenya", "Fern", "Portugal").entrySet().stream()
+                        .sorted(Map.Entry.comparingByKey())
+                        .map(tea -> new Row(tea.getKey(), Map.of("t", tea.getKey(), "o", tea.getValue())))
+                        .toList();
+        TableAnswers teas = new TableAnswers(new Table("teas", "Teas", List.of(), columns, rows, true));
+        assertThat(teas.ask(question).map(TableAnswersTest::names)).contains(expected);
+    }
+
     @Test
     void whatWasUnderstoodIsSaid() {
         assertThat(ANSWERS.ask("Which canoes are lighter than 30 kg, cheapest first?")
