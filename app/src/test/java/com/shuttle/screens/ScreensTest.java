@@ -92,6 +92,10 @@ class ScreensTest {
             page.navigate(collection + tab);
             check(page, tab);
         }
+        page.navigate("/knowledge/try?in=" + collection.replaceAll(".*/", "") + "&question=parking");
+        assertThat(page.locator(".try-result")).containsText("Is there parking?");
+        check(page, "tried without a script");
+        page.navigate(collection + "/import");
         page.locator("#file")
                 .setInputFiles(new FilePayload(
                         "x.csv", "text/csv", "question,answer\nIs it so?,Yes\nNo answer?,\n".getBytes(UTF_8)));
