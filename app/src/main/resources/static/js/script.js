@@ -15,7 +15,7 @@ import { rehearse } from './rehearse.js';
 import { rowActions } from './row-actions.js';
 import { selection } from './selection.js';
 import { keysInTexts } from './text-keys.js';
-import { drawThreads } from './threads.js';
+import { drawThreads, drawThreadsSoon } from './threads.js';
 import { together } from './together.js';
 
 const script = document.getElementById('script');
@@ -70,23 +70,9 @@ function open(row) {
   }
   row?.classList.add('open');
   drawThreads(rows());
-  noteHeight(row);
-}
-
-const noteHeight = (row) => {
   if (row) {
     row.drawnHeight = row.offsetHeight;
   }
-};
-
-let drawing = 0;
-
-/** Draws the threads once there is time for it: a letter that was typed is seen first. */
-function drawSoon() {
-  drawing ||= requestIdleCallback(() => {
-    drawing = 0;
-    drawThreads(rows());
-  }, { timeout: 200 });
 }
 
 /**
@@ -164,17 +150,19 @@ async function become(row) {
   }
 }
 
+/** All steps as a list to choose from. */
+const steps = (prefix) => [...rows().querySelectorAll('.row')].map((row) => ({
+  value: prefix + row.dataset.step,
+  label: nameOf(row),
+  note: row.querySelector('.kind-button').textContent,
+}));
+
 async function lead(button) {
   const row = rowOf(button);
   const exit = button.dataset.exit;
   const items = [
     { value: 'new', label: 'A new step here', note: 'added below' },
-    ...[...rows().querySelectorAll('.row')]
-      .map((other) => ({
-        value: `step:${other.dataset.step}`,
-        label: nameOf(other),
-        note: other.querySelector('.kind-button').textContent,
-      })),
+    ...steps('step:'),
     ...[...document.querySelectorAll('#flow-list a')]
       .filter((flow) => !flow.hasAttribute('aria-current'))
       .map((flow) => ({ value: `flow:${flow.dataset.flow}`, label: flow.textContent, note: 'flow' })),
@@ -224,7 +212,7 @@ function goTo(step) {
 /** Chooses a step or flow to go to from a list. */
 async function goToStep() {
   const items = [
-    ...[...rows().querySelectorAll('.row')].map((row) => ({ value: row.dataset.step, label: nameOf(row), note: row.querySelector('.kind-button').textContent })),
+    ...steps(''),
     ...[...document.querySelectorAll('#flow-list a[data-flow]')].map((flow) => ({ value: flow.href, label: flow.textContent, note: 'flow' })),
   ];
   const back = document.activeElement;
@@ -264,8 +252,8 @@ function typedIn(field) {
     }
   });
   if (row.offsetHeight !== row.drawnHeight) {
-    noteHeight(row);
-    drawSoon();
+    row.drawnHeight = row.offsetHeight;
+    drawThreadsSoon(rows);
   }
 }
 

@@ -167,6 +167,16 @@ export function drawThreads(rows) {
   svg.replaceChildren(drawn);
 }
 
+let drawing = 0;
+
+/** Redraws the threads once there is time for it: a letter that was typed is seen first. */
+export function drawThreadsSoon(rows) {
+  drawing ||= requestIdleCallback(() => {
+    drawing = 0;
+    drawThreads(rows());
+  }, { timeout: 200 });
+}
+
 /** Lights up threads and the rows they join; none to put them all out. */
 export function light(rows, indexes) {
   const lit = new Set(indexes);

@@ -4,8 +4,7 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.flow.Flow;
-import com.shuttle.core.knowledge.Entry.Ties;
-import com.shuttle.core.knowledge.Standing;
+import com.shuttle.knowledge.EntryDraft;
 import com.shuttle.knowledge.EntryService;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.releases.ReleaseService;
@@ -72,7 +71,7 @@ public class TestData {
     /** A collection that knows one question. */
     public String collection(String question, String answer) {
         String id = good(knowledge.create(name("Collection")));
-        good(entries.add(id, question, answer, "", Standing.USUAL, Ties.NONE));
+        good(entries.add(id, EntryDraft.of(question, answer)));
         return id;
     }
 

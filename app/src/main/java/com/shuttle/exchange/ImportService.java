@@ -7,6 +7,7 @@ import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.exchange.Verdict.State;
+import com.shuttle.knowledge.EntryDraft;
 import com.shuttle.knowledge.KnowledgeForms;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Checked;
@@ -192,7 +193,7 @@ class ImportService {
         // What a file says nothing of stays.
         Ties ties = before != null && found.ties().equals(Ties.NONE) ? before.ties() : found.ties();
         return switch (KnowledgeForms.entry(
-                ref, found.question(), found.answer(), found.category(), found.standing(), ties)) {
+                ref, new EntryDraft(found.question(), found.answer(), found.category(), found.standing(), ties))) {
             case Checked.Bad<Entry> bad ->
                 Verdict.faulty(found, String.join(" ", bad.errors().values()));
             case Checked.Good<Entry>(Entry entry) ->

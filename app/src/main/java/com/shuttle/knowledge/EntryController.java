@@ -1,8 +1,6 @@
 package com.shuttle.knowledge;
 
 import com.shuttle.bots.BotService;
-import com.shuttle.core.knowledge.Entry.Ties;
-import com.shuttle.core.knowledge.Standing;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.Checked;
 import jakarta.servlet.http.HttpSession;
@@ -11,6 +9,7 @@ import java.util.Map;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -87,25 +86,23 @@ class EntryController {
         String wordings =
                 gaps.find(bot, gap).map(of -> String.join("\n", of.wordings())).orElse(question);
         model.addAttribute("bot", bot);
-        return form(id, "", wordings, "", "", StandingForm.of(Standing.USUAL), TiesForm.of(Ties.NONE), Map.of(), model);
+        return form(id, "", EntryDraft.of(wordings, ""), Map.of(), model);
     }
 
     @PostMapping("/entries")
     String add(
             @PathVariable String id,
-            @RequestParam(defaultValue = "") String phrasings,
-            @RequestParam(defaultValue = "") String answers,
-            @RequestParam(defaultValue = "") String category,
+            @ModelAttribute EntryForm form,
             StandingForm standing,
             TiesForm ties,
             @RequestParam(defaultValue = "") String then,
             @RequestParam(defaultValue = "") String bot,
             Model model,
             RedirectAttributes flash) {
-        if (entries.add(id, phrasings, answers, category, standing.standing(), ties.ties())
-                instanceof Checked.Bad<String> bad) {
+        EntryDraft draft = form.draft(standing, ties);
+        if (entries.add(id, draft) instanceof Checked.Bad<String> bad) {
             model.addAttribute("bot", bot);
-            return form(id, "", phrasings, answers, category, standing, ties, bad.errors(), model);
+            return form(id, "", draft, bad.errors(), model);
         }
         if (bot.matches("[a-z0-9]{1,32}")) {
             flash.addFlashAttribute("again", gaps.askAgain(bot));
@@ -126,32 +123,21 @@ class EntryController {
     @GetMapping("/entries/{entry}")
     String entry(@PathVariable String id, @PathVariable String entry, Model model) {
         StoredEntry stored = entries.entry(entry);
-        return form(
-                stored.collection(),
-                entry,
-                String.join("\n", stored.entry().phrasings()),
-                String.join("\n---\n", stored.entry().answers()),
-                stored.entry().category(),
-                StandingForm.of(stored.entry().standing()),
-                TiesForm.of(stored.entry().ties()),
-                Map.of(),
-                model);
+        return form(stored.collection(), entry, EntryDraft.of(stored.entry()), Map.of(), model);
     }
 
     @PostMapping("/entries/{entry}")
     String change(
             @PathVariable String id,
             @PathVariable String entry,
-            @RequestParam(defaultValue = "") String phrasings,
-            @RequestParam(defaultValue = "") String answers,
-            @RequestParam(defaultValue = "") String category,
+            @ModelAttribute EntryForm form,
             StandingForm standing,
             TiesForm ties,
             Model model,
             RedirectAttributes flash) {
-        if (entries.change(entry, phrasings, answers, category, standing.standing(), ties.ties())
-                instanceof Checked.Bad<String> bad) {
-            return form(id, entry, phrasings, answers, category, standing, ties, bad.errors(), model);
+        EntryDraft draft = form.draft(standing, ties);
+        if (entries.change(entry, draft) instanceof Checked.Bad<String> bad) {
+            return form(id, entry, draft, bad.errors(), model);
         }
         flash.addFlashAttribute("saved", true);
         return "redirect:/knowledge/" + id;
@@ -209,23 +195,14 @@ class EntryController {
                 .toList();
     }
 
-    private String form(
-            String id,
-            String entry,
-            String phrasings,
-            String answers,
-            String category,
-            StandingForm standing,
-            TiesForm ties,
-            Map<String, String> errors,
-            Model model) {
+    private String form(String id, String entry, EntryDraft draft, Map<String, String> errors, Model model) {
         model.addAttribute("collection", knowledge.collection(id));
         model.addAttribute("entry", entry);
-        model.addAttribute("phrasings", phrasings);
-        model.addAttribute("answers", answers);
-        model.addAttribute("category", category);
-        model.addAttribute("standing", standing);
-        model.addAttribute("ties", ties);
+        model.addAttribute("phrasings", draft.phrasings());
+        model.addAttribute("answers", draft.answers());
+        model.addAttribute("category", draft.category());
+        model.addAttribute("standing", StandingForm.of(draft.standing()));
+        model.addAttribute("ties", TiesForm.of(draft.ties()));
         model.addAttribute("articles", articles.all(id));
         model.addAttribute("teams", accounts.teams());
         model.addAttribute("flows", flowNames());

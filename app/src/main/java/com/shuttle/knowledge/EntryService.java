@@ -1,14 +1,12 @@
 package com.shuttle.knowledge;
 
 import com.shuttle.core.knowledge.Entry;
-import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
 import java.time.InstantSource;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -53,13 +51,11 @@ public class EntryService {
         return store.byRef(collection, ref);
     }
 
-    /** @param phrasings one a line; @param answers separated by lines of three or more dashes */
     @Transactional
-    public Checked<String> add(
-            String collection, String phrasings, String answers, String category, Standing standing, Ties ties) {
+    public Checked<String> add(String collection, EntryDraft draft) {
         knowledge.collection(collection);
         String id = Ids.next();
-        return switch (KnowledgeForms.entry(id, phrasings, answers, category, standing, ties)) {
+        return switch (KnowledgeForms.entry(id, draft)) {
             case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
             case Checked.Good<Entry>(Entry entry) -> {
                 store.insert(id, collection, entry, clock.instant());
@@ -70,10 +66,9 @@ public class EntryService {
     }
 
     @Transactional
-    public Checked<String> change(
-            String id, String phrasings, String answers, String category, Standing standing, Ties ties) {
+    public Checked<String> change(String id, EntryDraft draft) {
         StoredEntry before = entry(id);
-        return switch (KnowledgeForms.entry(before.entry().ref(), phrasings, answers, category, standing, ties)) {
+        return switch (KnowledgeForms.entry(before.entry().ref(), draft)) {
             case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
             case Checked.Good<Entry>(Entry entry) -> {
                 store.update(id, entry, clock.instant());
@@ -90,17 +85,8 @@ public class EntryService {
         if (stored == null) {
             return false;
         }
-        List<String> phrasings = new ArrayList<>(stored.entry().phrasings());
-        phrasings.add(phrasing.strip());
-        Entry entry = stored.entry();
-        return change(
-                        stored.id(),
-                        String.join("\n", phrasings),
-                        String.join("\n---\n", entry.answers()),
-                        entry.category(),
-                        entry.standing(),
-                        entry.ties())
-                instanceof Checked.Good<String>;
+        EntryDraft more = EntryDraft.of(stored.entry()).with(phrasing.strip());
+        return change(stored.id(), more) instanceof Checked.Good<String>;
     }
 
     /** Deletes an entry and returns it, so that it can be put back. */

@@ -22,20 +22,19 @@ public final class KnowledgeForms {
 
     private KnowledgeForms() {}
 
-    /** @param phrasings one a line; @param answers separated by lines of three or more dashes */
-    public static Checked<Entry> entry(
-            String ref, String phrasings, String answers, String category, Standing standing, Ties ties) {
-        List<String> questions = phrasings
+    public static Checked<Entry> entry(String ref, EntryDraft draft) {
+        Ties ties = draft.ties();
+        List<String> questions = draft.phrasings()
                 .lines()
                 .map(Words::clean)
                 .filter(line -> !line.isBlank())
                 .distinct()
                 .toList();
-        List<String> replies = Arrays.stream(answers.split("(?m)^-{3,}\\s*$"))
+        List<String> replies = Arrays.stream(draft.answers().split("(?m)^-{3,}\\s*$"))
                 .map(Words::clean)
                 .filter(answer -> !answer.isBlank())
                 .toList();
-        Optional<Checked<Entry>> bad = standing(standing)
+        Optional<Checked<Entry>> bad = standing(draft.standing())
                 .require(!questions.isEmpty(), "phrasings", "Write the question as a visitor would ask it.")
                 .require(
                         questions.size() <= MOST_PHRASINGS,
@@ -50,7 +49,7 @@ public final class KnowledgeForms {
                         replies.stream().allMatch(reply -> reply.length() <= LONGEST_ANSWER),
                         "answers",
                         "An answer can be " + LONGEST_ANSWER + " characters long at most.")
-                .require(category.length() <= 200, "category", "A category can be 200 characters long at most.")
+                .require(draft.category().length() <= 200, "category", "A category can be 200 characters long at most.")
                 .require(
                         ties.team().length() <= 200
                                 && ties.flow().length() <= 200
@@ -59,8 +58,8 @@ public final class KnowledgeForms {
                         "The names of team, article and flow can be 100 characters long at most.")
                 .require(ref.length() <= 90, "ref", "A reference can be 90 characters long at most.")
                 .bad();
-        return bad.orElseGet(
-                () -> Checked.good(new Entry(ref, questions, replies, Words.clean(category), standing, ties)));
+        return bad.orElseGet(() -> Checked.good(
+                new Entry(ref, questions, replies, Words.clean(draft.category()), draft.standing(), ties)));
     }
 
     public static Checked<Article> article(

@@ -21,6 +21,7 @@ import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
+import com.shuttle.knowledge.EntryDraft;
 import com.shuttle.knowledge.Gap;
 import com.shuttle.knowledge.GapService;
 import com.shuttle.leads.Lead;
@@ -172,7 +173,7 @@ class ConversationServiceTest {
                         .getFirst()
                         .text())
                 .contains("don't know");
-        TestData.good(data.entries.add(collection, "Are dogs allowed?", "On a lead.", "", Standing.USUAL, Ties.NONE));
+        TestData.good(data.entries.add(collection, EntryDraft.of("Are dogs allowed?", "On a lead.")));
         assertThat(taken(conversations.say(id, "m2", "are dogs allowed?"))
                         .messages()
                         .getFirst()
@@ -205,8 +206,7 @@ class ConversationServiceTest {
     void severalQuestionsInOneMessageAreEachAnswered() {
         Bot bot = data.released(FLOW);
         String collection = data.collectionOf(bot, "Are dogs allowed?", "On a lead.");
-        TestData.good(
-                data.entries.add(collection, "Is there parking?", "Parking is free.", "", Standing.USUAL, Ties.NONE));
+        TestData.good(data.entries.add(collection, EntryDraft.of("Is there parking?", "Parking is free.")));
         assertThat(taken(conversations.say(begin(bot), "m1", "Are dogs allowed? And is there parking?"))
                         .messages())
                 .extracting(Message::text)

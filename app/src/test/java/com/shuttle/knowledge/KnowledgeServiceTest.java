@@ -36,12 +36,15 @@ class KnowledgeServiceTest {
     void editsAreFoundAtOnceAndDeletedOnesNoMore() {
         String collection = data.collection("Is there parking?", "Free.");
         String entry = TestData.good(entries.add(
-                collection, "Are dogs allowed?\nMay I bring my dog?", "On a lead.", "Pets", Standing.USUAL, Ties.NONE));
+                collection,
+                new EntryDraft(
+                        "Are dogs allowed?\nMay I bring my dog?", "On a lead.", "Pets", Standing.USUAL, Ties.NONE)));
         assertThat(knowledge
                         .ask(List.of(collection), List.of("may I bring my dog"))
                         .reply())
                 .isEqualTo("On a lead.");
-        TestData.good(entries.change(entry, "Are dogs allowed?", "No longer.", "Pets", Standing.USUAL, Ties.NONE));
+        TestData.good(entries.change(
+                entry, new EntryDraft("Are dogs allowed?", "No longer.", "Pets", Standing.USUAL, Ties.NONE)));
         assertThat(knowledge
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .reply())
@@ -66,7 +69,7 @@ class KnowledgeServiceTest {
             value = {"''|An answer|phrasings", "A question|''|answers", "A question|'  '|answers", "''|''|phrasings"})
     void anEntryNeedsAQuestionAndAnAnswer(String phrasings, String answers, String field) {
         String collection = data.collection("x", "y");
-        assertThat(entries.add(collection, phrasings, answers, "", Standing.USUAL, Ties.NONE))
+        assertThat(entries.add(collection, EntryDraft.of(phrasings, answers)))
                 .isInstanceOfSatisfying(
                         Checked.Bad.class,
                         bad -> assertThat(bad.errors().containsKey(field)).isTrue());
@@ -80,9 +83,9 @@ class KnowledgeServiceTest {
                 entries.entries(collection, "", "", "", "", "", 1).items().getFirst();
         assertThat(entry.entry().phrasings().getFirst()).startsWith("<script>");
         assertThat(entry.entry().answers()).containsExactly("ab");
-        assertThat(entries.add(collection, "q".repeat(100_000), "a", "", Standing.USUAL, Ties.NONE))
+        assertThat(entries.add(collection, EntryDraft.of("q".repeat(100_000), "a")))
                 .isInstanceOf(Checked.Bad.class);
-        assertThat(entries.add(collection, "q", "a".repeat(100_000), "", Standing.USUAL, Ties.NONE))
+        assertThat(entries.add(collection, EntryDraft.of("q", "a".repeat(100_000))))
                 .isInstanceOf(Checked.Bad.class);
     }
 
@@ -92,11 +95,12 @@ class KnowledgeServiceTest {
         for (int i = 0; i < 30; i++) {
             TestData.good(entries.add(
                     collection,
-                    "Question %02d".formatted(i),
-                    i == 7 ? "100% sure_thing" : "Answer",
-                    i % 2 == 0 ? "Even" : "Odd",
-                    Standing.USUAL,
-                    Ties.NONE));
+                    new EntryDraft(
+                            "Question %02d".formatted(i),
+                            i == 7 ? "100% sure_thing" : "Answer",
+                            i % 2 == 0 ? "Even" : "Odd",
+                            Standing.USUAL,
+                            Ties.NONE)));
         }
         assertThat(entries.entries(collection, "", "", "", "", "title", 1).items())
                 .hasSize(25);
@@ -185,12 +189,14 @@ class KnowledgeServiceTest {
         String collection = data.collection("Is there parking?", "Free.");
         LocalDate today = LocalDate.now(ZoneOffset.UTC);
         String entry = TestData.good(entries.add(
-                collection, "Are dogs allowed?", "On a lead.", "", new Standing(false, null, null), Ties.NONE));
+                collection,
+                new EntryDraft("Are dogs allowed?", "On a lead.", "", new Standing(false, null, null), Ties.NONE)));
         for (Standing unsaid : List.of(
                 new Standing(false, null, null),
                 new Standing(true, today.plusDays(2), null),
                 new Standing(true, null, today.minusDays(2)))) {
-            TestData.good(entries.change(entry, "Are dogs allowed?", "On a lead.", "", unsaid, Ties.NONE));
+            TestData.good(
+                    entries.change(entry, new EntryDraft("Are dogs allowed?", "On a lead.", "", unsaid, Ties.NONE)));
             assertThat(knowledge
                             .ask(List.of(collection), List.of("are dogs allowed"))
                             .outcome())
@@ -198,16 +204,19 @@ class KnowledgeServiceTest {
         }
         TestData.good(entries.change(
                 entry,
-                "Are dogs allowed?",
-                "On a lead.",
-                "",
-                new Standing(true, today.minusDays(2), today.plusDays(2)),
-                Ties.NONE));
+                new EntryDraft(
+                        "Are dogs allowed?",
+                        "On a lead.",
+                        "",
+                        new Standing(true, today.minusDays(2), today.plusDays(2)),
+                        Ties.NONE)));
         assertThat(knowledge
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .outcome())
                 .isEqualTo(Outcome.ANSWER);
-        assertThat(entries.add(collection, "A?", "B", "", new Standing(true, today, today.minusDays(1)), Ties.NONE))
+        assertThat(entries.add(
+                        collection,
+                        new EntryDraft("A?", "B", "", new Standing(true, today, today.minusDays(1)), Ties.NONE)))
                 .isInstanceOf(Checked.Bad.class);
     }
 

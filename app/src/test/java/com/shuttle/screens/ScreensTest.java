@@ -93,7 +93,7 @@ class ScreensTest {
             check(page, tab);
         }
         page.navigate("/knowledge/try?in=" + collection.replaceAll(".*/", "") + "&question=parking");
-        assertThat(page.locator(".try-result")).containsText("Is there parking?");
+        assertThat(page.locator(".try-result .matches")).containsText("Is there parking?");
         check(page, "tried without a script");
         page.navigate(collection + "/import");
         page.locator("#file")
