@@ -8,6 +8,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,6 +20,11 @@ import java.util.Map;
 final class Screens implements AutoCloseable {
 
     private static final String PASSWORD = "tarnfell-night";
+
+    static {
+        // What is expected may come late on a busy machine; what does not come fails all the same.
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+    }
 
     private final Playwright playwright;
     private final Browser browser;
