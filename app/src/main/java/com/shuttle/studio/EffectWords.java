@@ -1,5 +1,6 @@
 package com.shuttle.studio;
 
+import com.shuttle.core.flow.shape.Spans;
 import com.shuttle.core.engine.Effect;
 
 /** What a turn would do outside the conversation, in words. */

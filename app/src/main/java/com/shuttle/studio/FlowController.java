@@ -14,6 +14,7 @@ import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.StepKind;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.shape.Form;
 import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Checked;
@@ -243,16 +244,15 @@ class FlowController {
         model.addAttribute("flows", names);
         model.addAttribute(
                 "flowList", FlowRow.of(drafts.stream().map(Draft::flow).toList()));
-        List<Setting.Choice> teams = accounts.teams().stream()
-                .map(team -> new Setting.Choice(team.id(), team.name()))
+        List<Form.Value> teams = accounts.teams().stream()
+                .map(team -> new Form.Value(team.id(), team.name()))
                 .toList();
         Map<String, Long> noted = notes.notes(id, flow).stream()
                 .filter(Note::open)
                 .collect(Collectors.groupingBy(Note::step, Collectors.counting()));
         model.addAttribute("noted", noted);
-        model.addAttribute("script", ScriptView.of(bots.draft(id, flow), names, teams));
+        model.addAttribute("script", ScriptView.of(bots.draft(id, flow), new ScriptView.Around(names, Map.of("team", teams))));
         model.addAttribute("kinds", StepKind.values());
-        model.addAttribute("teams", teams);
         model.addAttribute("blanks", templates.blanks(id));
         Map<String, ValueType> variables = new TreeMap<>(new Playbook(bots.draftRelease(bots.bot(id))).variables());
         variables.putAll(Expressions.SYSTEM);

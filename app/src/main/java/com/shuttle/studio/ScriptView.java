@@ -6,13 +6,13 @@ import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.shape.Form;
 import com.shuttle.core.script.ScriptLayout;
 import com.shuttle.web.Json;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 
 /**
  * A flow as the script shows it.
@@ -22,41 +22,16 @@ import org.jspecify.annotations.Nullable;
 public record ScriptView(Draft draft, List<SectionView> sections, String layout, int steps) {
 
     /** @param first whether it is the first of the flow, which keeps its place */
-    public record SectionView(String id, String title, boolean first, List<RowView> rows) {}
+    public record SectionView(String id, String title, boolean first, List<RowView> rows) {
 
-    /**
-     * One row.
-     *
-     * @param index of the row in the flow, from 0
-     */
-    public record RowView(int index, Step step, String kind, List<ExitView> exits, StepSettings.Editor editor) {
-
-        /** What more an option of a Choice has. */
-        public List<Setting> option(String id) {
-            return StepSettings.option(step, id);
+        /** How many steps are folded away with it. */
+        public String count() {
+            return rows.size() == 1 ? "1 step" : rows.size() + " steps";
         }
 
-        /** The exit by which it naturally goes on; empty where each exit is its own way, or there is none. */
-        public String way() {
-            boolean parts = List.of("choice", "branch", "experiment").contains(kind);
-            return parts || exits.isEmpty() ? "" : exits.getFirst().id();
-        }
-
-        /** The exits that have no place of their own among the settings. */
-        public List<ExitView> others() {
-            return exits.stream()
-                    .filter(exit -> !exit.id().contains(":")
-                            && !exit.id().equals("to")
-                            && !exit.id().equals("back"))
-                    .toList();
-        }
-
-        /** The exit of this id; for templates that place exits one by one. */
-        public @Nullable ExitView exit(String id) {
-            return exits.stream()
-                    .filter(exit -> exit.id().equals(id))
-                    .findFirst()
-                    .orElse(null);
+        /** What folding it is called. */
+        public String folding() {
+            return "Fold " + (title.isEmpty() ? "this section" : title);
         }
     }
 
@@ -69,9 +44,35 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
      * @param row    index of the row it leads to; -1 for none
      */
     public record ExitView(
-            String id, String label, String target, String words, boolean below, boolean usual, int row) {}
+            String id, String label, String target, String words, boolean below, ExitSlot.Role role, int row) {
 
-    static ScriptView of(Draft draft, Map<String, String> flowNames, List<Setting.Choice> teams) {
+        /** Whether a finished flow would lead it somewhere, and it leads nowhere. */
+        public boolean open() {
+            return target.isEmpty() && role != ExitSlot.Role.SIDE;
+        }
+
+        /** Whether it is worth a line only while its row is edited. */
+        public boolean quiet() {
+            return below && role != ExitSlot.Role.OWN || target.isEmpty() && role == ExitSlot.Role.SIDE;
+        }
+    }
+
+    /** What the rows have to know of the world around the flow: the flows' names, and what references can be to. */
+    public record Around(Map<String, String> flows, Map<String, List<Form.Value>> references) {
+        public static final Around NOTHING = new Around(Map.of(), Map.of());
+
+        /** The name of a thing that a step refers to; empty if it is not known. */
+        String named(String id) {
+            return references.values().stream()
+                    .flatMap(List::stream)
+                    .filter(value -> value.value().equals(id))
+                    .map(Form.Value::label)
+                    .findFirst()
+                    .orElse("");
+        }
+    }
+
+    static ScriptView of(Draft draft, Around around) {
         Flow flow = draft.flow();
         List<Step> steps = flow.allSteps();
         Map<String, Integer> rowOf = new HashMap<>();
@@ -85,10 +86,9 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
             for (Step step : section.steps()) {
                 List<ExitView> exits = new ArrayList<>();
                 for (ExitSlot slot : step.slots()) {
-                    exits.add(exit(step, slot, index, steps, rowOf, flowNames));
+                    exits.add(exit(step, slot, index, steps, rowOf, around.flows()));
                 }
-                rows.add(new RowView(
-                        index++, step, step.kind().key(), List.copyOf(exits), StepSettings.of(step, teams)));
+                rows.add(RowView.of(index++, step, exits, around));
             }
             sections.add(new SectionView(section.id(), section.title(), sections.isEmpty(), List.copyOf(rows)));
         }
@@ -105,7 +105,7 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
         Target target = step.exit(slot.id());
         int row = target instanceof Target.ToStep(String id) ? rowOf.getOrDefault(id, -1) : -1;
         String words = switch (target) {
-            case null -> nowhere(slot);
+            case null -> slot.unled();
             case Target.ToStep ignored ->
                 row < 0 ? "a step that is gone" : steps.get(row).name();
             case Target.ToFlow(String flow) -> "the flow " + flowNames.getOrDefault(flow, flow);
@@ -118,20 +118,7 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
                 target == null ? "" : target.text(),
                 words,
                 row == index + 1,
-                slot.usual(),
+                slot.role(),
                 row);
-    }
-
-    private static String nowhere(ExitSlot slot) {
-        return switch (slot.id()) {
-            case "otherwise" -> "asks the knowledge";
-            case "gave_up" -> "offers a person";
-            case "skipped" -> "as answered";
-            case "back" -> "rests, open to any question";
-            case "declined" -> "leads nowhere yet";
-            case "suggested" -> "as answered";
-            case "closed" -> "ends";
-            default -> "leads nowhere yet";
-        };
     }
 }

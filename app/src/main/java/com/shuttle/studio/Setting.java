@@ -1,39 +1,37 @@
 package com.shuttle.studio;
 
+import com.shuttle.core.flow.shape.Form;
 import java.util.List;
 
 /**
  * One control of a step's editor.
  *
  * @param field   what it sets, see {@link com.shuttle.core.edit.Edit.Set}
- * @param label   before it
+ * @param label   before it; may be empty
  * @param control how it is edited
  * @param value   now, in the form in which the field is set
  * @param hint    shown while it is empty
- * @param options for {@link Control#SELECT}
+ * @param after   behind it; may be empty
+ * @param options for {@link Form.Control#SELECT}
  * @param reshape whether changing it changes what else the row shows
  */
 public record Setting(
-        String field, String label, Control control, String value, String hint, List<Choice> options, boolean reshape) {
+        String field,
+        String label,
+        Form.Control control,
+        String value,
+        String hint,
+        String after,
+        List<Form.Value> options,
+        boolean reshape) {
 
-    /** How a setting is edited. */
-    public enum Control {
-        LINE,
-        SHORT,
-        TEXT,
-        FLAG,
-        SELECT,
-        /** Placeholders and completion, in one line. */
-        CONDITION,
-        EXPRESSION,
-        VARIABLE,
-        MEDIA;
-
-        public String key() {
-            return name().toLowerCase(java.util.Locale.ROOT);
-        }
+    /** What a screen reader calls it. */
+    public String spoken() {
+        return !label.isEmpty() ? label : control == Form.Control.SELECT ? "Type" : hint;
     }
 
-    /** One of the values to select. */
-    public record Choice(String value, String label) {}
+    /** Whether an option is the one chosen; nothing set is the same as no. */
+    public boolean chosen(Form.Value option) {
+        return option.value().equals(value) || value.isEmpty() && option.value().equals("false");
+    }
 }

@@ -1,11 +1,11 @@
 package com.shuttle.core.edit;
 
-import com.shuttle.core.edit.FlowEditor.Refusal;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepJson;
 import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.shape.Refusal;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;

@@ -1,11 +1,13 @@
 package com.shuttle.core.edit;
 
-import com.shuttle.core.edit.FlowEditor.Refusal;
+import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepJson;
 import com.shuttle.core.flow.Target;
-import java.lang.reflect.RecordComponent;
-import java.util.Arrays;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property;
+import com.shuttle.core.flow.shape.Refusal;
+import com.shuttle.core.reading.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,99 +20,67 @@ import tools.jackson.databind.node.StringNode;
 
 /**
  * The fields of steps by name. A name is the path in the step's JSON form, with points: {@code title},
- * {@code limits.min}; an item of a list by its id, a fact by its variable, anything else by its number:
+ * {@code limits.min}; an item of a list by its key, or by its number where it has none:
  * {@code options.o1.label}, {@code facts.email.ask}, {@code checks.0.rule}. {@code text.N} is wording N, whatever the kind
- * calls its wordings.
+ * calls its wordings. What a field may hold is told by the kind's {@link com.shuttle.core.flow.shape.Shape}.
  */
 final class Fields {
 
     private Fields() {}
 
+    /** @param value as it was typed */
     static Step set(Step step, String field, String value) {
-        String[] path = path(step, field);
         ObjectNode tree = StepJson.tree(step);
-        if (field.startsWith("text.")) {
-            ArrayNode wordings = tree.withArray(step.kind().wordings());
-            wordings.set(
-                    index(path[1], wordings, "That wording is no longer there."),
-                    StringNode.valueOf(FieldForms.text(value)));
-            return fitted(tree);
-        }
-        String last = path[path.length - 1];
-        JsonNode holder = holder(tree, path, step);
-        if (holder instanceof ArrayNode wordings) {
-            wordings.set(
-                    index(last, wordings, "That wording is no longer there."),
-                    StringNode.valueOf(FieldForms.text(value)));
-            return fitted(tree);
-        }
-        if (!(holder instanceof ObjectNode parent)) {
-            throw noField(step, field);
-        }
-        FieldForms.Form form = FieldForms.of(last);
-        if (form == null
-                || path.length == 1
-                        && Arrays.stream(step.getClass().getRecordComponents())
-                                .map(RecordComponent::getName)
-                                .noneMatch(last::equals)) {
-            throw noField(step, field);
-        }
-        JsonNode node = form.apply(value);
-        if (node == null) {
-            parent.remove(last);
-        } else if (node instanceof ObjectNode part && parent.get(last) instanceof ObjectNode before) {
-            before.setAll(part);
-        } else {
-            parent.set(last, node);
+        Spot spot = Spot.of(step, tree, field);
+        String typed = Words.clean(value);
+        switch (spot.property()) {
+            case Property.Field one ->
+                put(spot.owner(), one.name(), one.form().typed().json(typed));
+            case Property.Wordings wordings -> {
+                ArrayNode texts = spot.owner().withArray(wordings.name());
+                int at = index(spot.key(), texts, "That wording is no longer there.");
+                JsonNode text = Forms.TEXT.typed().json(typed);
+                texts.set(at, text == null ? StringNode.valueOf("") : text);
+            }
+            case Property.Part part -> choose(spot.owner(), part, typed);
+            case Property.Items items -> throw spot.missing();
         }
         return fitted(tree);
     }
 
-    /** Whether the value of a field is an array where it stands among the parts of a step. */
-    private static String[] path(Step step, String field) {
-        String[] path = field.split("\\.", -1);
-        if (path[0].equals("text")
-                && (path.length != 2 || step.kind().wordings().isEmpty())) {
-            throw new Refusal("A " + step.kind().label() + " says nothing.");
+    private static void put(ObjectNode owner, String name, @Nullable JsonNode value) {
+        if (value == null) {
+            owner.remove(name);
+        } else {
+            owner.set(name, value);
         }
-        if (path.length > 5 || Arrays.stream(path).anyMatch(String::isBlank)) {
-            throw noField(step, field);
-        }
-        return path;
     }
 
-    /** What holds the last part of a path: an object, or the wordings of a bubble. */
-    private static JsonNode holder(ObjectNode tree, String[] path, Step step) {
-        JsonNode at = tree;
-        for (int i = 0; i < path.length - 1; i++) {
-            String key = path[i];
-            if (at instanceof ArrayNode array) {
-                at = array.get(item(array, key));
-            } else if (at instanceof ObjectNode object && object.get(key) != null) {
-                at = object.get(key);
-            } else if (at instanceof ObjectNode object && Parts.OBJECTS.contains(key)) {
-                at = object.putObject(key);
-            } else {
-                throw noField(step, String.join(".", path));
-            }
+    /** Makes the object of a part that is made by choosing, or takes it away. */
+    private static void choose(ObjectNode owner, Property.Part part, String typed) {
+        Property.Field chosen = part.chosen();
+        if (chosen == null) {
+            throw new Refusal("That does not fit here.");
         }
-        return at;
+        JsonNode value = chosen.form().typed().json(typed);
+        if (value == null || value.asString("").isEmpty()) {
+            owner.remove(part.name());
+        } else {
+            owner.withObject("/" + part.name()).set(chosen.name(), value);
+        }
     }
 
-    /** The index of an item by its id, its variable or its number. */
-    static int item(ArrayNode array, String key) {
-        for (int i = 0; i < array.size(); i++) {
-            JsonNode item = array.get(i);
-            if (key.equals(item.path("id").asString(""))
-                    || key.equals(item.path("variable").asString(""))
-                            && item.path("id").isMissingNode()) {
+    /** The index of an item by its key or its number. */
+    static int item(Property.Items items, ArrayNode array, String key) {
+        for (int i = 0; i < array.size() && !items.key().isEmpty(); i++) {
+            if (key.equals(array.get(i).path(items.key()).asString(""))) {
                 return i;
             }
         }
         return index(key, array, "That is no longer there.");
     }
 
-    private static int index(String key, ArrayNode array, String gone) {
+    static int index(String key, ArrayNode array, String gone) {
         int at = key.matches("\\d{1,3}") ? Integer.parseInt(key) : -1;
         if (at < 0 || at >= array.size()) {
             throw new Refusal(gone);
@@ -126,7 +96,7 @@ final class Fields {
         } catch (IllegalArgumentException e) {
             throw new Refusal("That does not fit here.");
         }
-        List<String> slots = step.slots().stream().map(slot -> slot.id()).toList();
+        List<String> slots = step.slots().stream().map(ExitSlot::id).toList();
         Map<String, Target> exits = step.exits();
         if (slots.containsAll(exits.keySet())) {
             return step;
@@ -146,45 +116,21 @@ final class Fields {
 
     /** The text that stands at a field now; null where there is none, or no text. */
     static @Nullable String text(Step step, String field) {
-        String own = field.startsWith("text.") ? step.kind().wordings() + field.substring(4) : field;
-        JsonNode at = StepJson.tree(step);
-        for (String key : own.split("\\.", -1)) {
-            try {
-                at = at instanceof ArrayNode array ? array.get(item(array, key)) : at.get(key);
-            } catch (Refusal gone) {
-                return null;
+        try {
+            Spot spot = Spot.of(step, StepJson.tree(step), field);
+            JsonNode at = spot.owner().get(spot.property().name());
+            if (at instanceof ArrayNode texts && spot.property() instanceof Property.Wordings) {
+                at = texts.get(index(spot.key(), texts, ""));
             }
-            if (at == null) {
-                return null;
-            }
+            return at instanceof StringNode string ? string.stringValue() : null;
+        } catch (Refusal gone) {
+            return null;
         }
-        return at instanceof StringNode string ? string.stringValue() : null;
     }
 
-    static String inWords(String field) {
-        String[] path = field.split("\\.");
-        return switch (path[0]) {
-            case "text", "say", "ask" -> "the wording";
-            case "title" -> "the title";
-            case "kind" -> "the kind";
-            case "note" -> "the note";
-            case "type" -> "the type";
-            case "variable" -> "the variable";
-            case "retry" -> "the error words";
-            case "team" -> "the team";
-            case "options" -> "an option";
-            case "facts" -> "a fact";
-            case "rules" -> "a rule";
-            case "arms" -> "an arm";
-            case "sets" -> "a computed value";
-            case "checks" -> "a check";
-            case "limits" -> "the limits";
-            case "media", "bubbles" -> "what is shown";
-            default -> "the settings";
-        };
-    }
-
-    private static Refusal noField(Step step, String field) {
-        return new Refusal("A " + step.kind().label() + " has no " + field.replace('.', ' ') + ".");
+    /** What a history calls a field. */
+    static String inWords(Step step, String field) {
+        String first = field.contains(".") ? field.substring(0, field.indexOf('.')) : field;
+        return step.kind().shape().inWords(first.equals("text") ? step.kind().wordings() : first);
     }
 }

@@ -171,7 +171,7 @@ public final class FlowDiff {
         keys.addAll(now.propertyNames());
         keys.removeAll(Set.of("id", "exits"));
         for (String key : keys) {
-            differs(details, Fields.inWords(key), words(old.get(key)), words(now.get(key)));
+            differs(details, is.kind().shape().inWords(key), words(old.get(key)), words(now.get(key)));
         }
         Set<String> exits = new LinkedHashSet<>(was.exits().keySet());
         exits.addAll(is.exits().keySet());

@@ -6,6 +6,8 @@ import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepKind;
 import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Refusal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -41,26 +43,30 @@ public final class FlowEditor {
                     Step changed = Fields.set(step, field, value);
                     String words = field.equals("title")
                             ? "named a step “" + changed.name() + "”"
-                            : "changed " + Fields.inWords(field) + " of “" + changed.name() + "”";
+                            : "changed " + Fields.inWords(changed, field) + " of “" + changed.name() + "”";
                     yield done(replace(flow, changed), words, id);
                 }
                 case Edit.Lead(String id, String exit, String target) -> lead(flow, find(flow, id), exit, target);
                 case Edit.AddItem(String id, String list, String after) -> {
                     Step changed = Parts.add(find(flow, id), list, after);
                     yield done(
-                            replace(flow, changed), "added " + Parts.called(list) + " to “" + changed.name() + "”", id);
+                            replace(flow, changed),
+                            "added " + Parts.called(changed, list) + " to “" + changed.name() + "”",
+                            id);
                 }
                 case Edit.DeleteItem(String id, String list, String item) -> {
                     Step changed = Parts.delete(find(flow, id), list, item);
                     yield done(
                             replace(flow, changed),
-                            "removed " + Parts.called(list) + " of “" + changed.name() + "”",
+                            "removed " + Parts.called(changed, list) + " of “" + changed.name() + "”",
                             id);
                 }
                 case Edit.MoveItem(String id, String list, String item, int by) -> {
                     Step changed = Parts.move(find(flow, id), list, item, by);
                     yield done(
-                            replace(flow, changed), "moved " + Parts.called(list) + " of “" + changed.name() + "”", id);
+                            replace(flow, changed),
+                            "moved " + Parts.called(changed, list) + " of “" + changed.name() + "”",
+                            id);
                 }
                 case Edit.RenameVariable(String from, String to) ->
                     done(Renaming.rename(flow, from, to), "renamed the variable " + from + " to " + to, "");
@@ -105,8 +111,8 @@ public final class FlowEditor {
                             .size();
                     yield done(
                             changed,
-                            "replaced “" + FieldForms.line(replace.find()) + "” by “" + FieldForms.line(replace.with())
-                                    + "” in " + places + (places == 1 ? " place" : " places"),
+                            "replaced “" + Forms.line(replace.find()) + "” by “" + Forms.line(replace.with()) + "” in "
+                                    + places + (places == 1 ? " place" : " places"),
                             "");
                 }
                 case Edit.Several(List<Edit> edits) -> several(flow, edits);
@@ -118,16 +124,7 @@ public final class FlowEditor {
                 case Edit.Unpin ignored -> done(flow.withPins(Map.of()), "let the map place all steps again", "");
             };
         } catch (Refusal refusal) {
-            return new Edited.Refused(refusal.getMessage());
-        }
-    }
-
-    /** Stops an edit halfway; never leaves this package. */
-    static final class Refusal extends RuntimeException {
-        private static final long serialVersionUID = 1;
-
-        Refusal(String why) {
-            super(why, null, false, false);
+            return new Edited.Refused(refusal.sentence());
         }
     }
 
@@ -198,9 +195,12 @@ public final class FlowEditor {
     private static Edited delete(Flow flow, Step step) {
         List<Step> all = flow.allSteps();
         int at = all.indexOf(step);
-        Target on = step.slots().isEmpty()
-                ? null
-                : step.exit(step.slots().getFirst().id());
+        String way = Ways.wayOn(step);
+        Target on = way != null
+                ? step.exit(way)
+                : step.slots().isEmpty()
+                        ? null
+                        : step.exit(step.slots().getFirst().id());
         Target heal = on instanceof Target.ToStep(String id) && id.equals(step.id()) ? null : on;
         Map<String, Flow.Pin> pins = new HashMap<>(flow.pins());
         pins.remove(step.id());

@@ -3,6 +3,7 @@ package com.shuttle.core.edit;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.shape.Forms;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -37,9 +38,8 @@ final class Sections {
     static Edited name(Flow flow, String id, String title) {
         Flow changed = FlowEditor.mapSections(
                 flow,
-                section ->
-                        section.id().equals(id) ? new Section(id, FieldForms.line(title), section.steps()) : section);
-        return FlowEditor.done(changed, "named a section “" + FieldForms.line(title) + "”", "");
+                section -> section.id().equals(id) ? new Section(id, Forms.line(title), section.steps()) : section);
+        return FlowEditor.done(changed, "named a section “" + Forms.line(title) + "”", "");
     }
 
     static Edited delete(Flow flow, String id) {

@@ -1,10 +1,7 @@
 package com.shuttle.core.edit;
 
-import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.ExitSlot;
-import com.shuttle.core.flow.Experiment;
 import com.shuttle.core.flow.Flow;
-import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import java.util.List;
@@ -15,32 +12,21 @@ final class Ways {
 
     private Ways() {}
 
-    /** Whether each exit of a step is a way of its own, so that none is the natural one. */
-    private static boolean parts(Step step) {
-        return switch (step) {
-            case Choice choice -> !choice.oneWay();
-            case Step.Branch branch -> true;
-            case Experiment experiment -> true;
-            default -> false;
-        };
-    }
-
     /** The exit by which a conversation naturally goes on to a row added below; null where each exit is its own way. */
     static @Nullable String wayOn(Step step) {
-        return parts(step) || step.slots().isEmpty()
-                ? null
-                : step instanceof HandOff ? "nobody" : step.slots().getFirst().id();
+        ExitSlot on = step.wayOn();
+        return on == null ? null : on.id();
     }
 
     /** As {@link #wayOn}, and for a step whose exits part its first usual exit that leads nowhere yet. */
     static @Nullable String wayOnBelow(Step step) {
-        return parts(step)
-                ? step.slots().stream()
+        return step.wayOn() != null
+                ? wayOn(step)
+                : step.slots().stream()
                         .filter(slot -> slot.usual() && step.exit(slot.id()) == null)
                         .map(ExitSlot::id)
                         .findFirst()
-                        .orElse(null)
-                : wayOn(step);
+                        .orElse(null);
     }
 
     /**

@@ -81,7 +81,7 @@ final class ChoiceListener {
                 if (!choice.variable().isBlank()) {
                     run.facts.set(choice.variable(), new Value.Many(List.of()));
                 }
-                walker.leave(choice, Choice.PICKED);
+                walker.leave(choice, Choice.PICKED.id());
             } else {
                 picks.pick(ids);
             }

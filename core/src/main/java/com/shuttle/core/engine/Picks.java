@@ -89,7 +89,7 @@ final class Picks {
             run.facts.set(
                     choice.variable(), choice.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
         }
-        walker.leave(choice, choice.oneWay() ? Choice.PICKED : "option:" + options.getFirst());
+        walker.leave(choice, choice.oneWay() ? Choice.PICKED.id() : "option:" + options.getFirst());
     }
 
     private void pickSuggestion(Awaiting awaiting, String option, @Nullable Step step) {

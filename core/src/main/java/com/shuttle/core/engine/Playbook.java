@@ -3,8 +3,6 @@ package com.shuttle.core.engine;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Branches;
 import com.shuttle.core.flow.Flow;
-import com.shuttle.core.flow.Interview;
-import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
@@ -93,12 +91,7 @@ public final class Playbook {
         Map<String, Slot> slots = new LinkedHashMap<>();
         for (Flow flow : release.flows()) {
             for (Step step : flow.allSteps()) {
-                List<? extends Wanted> wanted = switch (step) {
-                    case Question question -> List.of(question);
-                    case Interview interview -> interview.facts();
-                    default -> List.<Wanted>of();
-                };
-                for (Wanted one : wanted) {
+                for (Wanted one : step.wants()) {
                     if (!one.variable().isBlank() && one.type().givenAside()) {
                         slots.putIfAbsent(
                                 one.variable(), new Slot(one.variable(), one.called(), one.type(), one.options()));

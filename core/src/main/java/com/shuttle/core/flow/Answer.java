@@ -1,6 +1,12 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.shuttle.core.flow.shape.Form;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Property.Wordings;
+import com.shuttle.core.flow.shape.Shape;
+import com.shuttle.core.flow.shape.When;
 import java.util.List;
 import java.util.Map;
 
@@ -31,6 +37,37 @@ public record Answer(
         String unknown,
         @JsonInclude Map<String, Target> exits)
         implements Step {
+
+    public static final ExitSlot ANSWERED = ExitSlot.on("answered", "answered");
+    public static final ExitSlot SUGGESTED = ExitSlot.side("suggested", "picked a suggestion", "as answered");
+    public static final ExitSlot NOT_FOUND = ExitSlot.own("not_found", "not found");
+
+    private static final Form SOURCES = Forms.someOf(
+            List.of(
+                    new Form.Value("", "entries, articles and tables"),
+                    new Form.Value("entries", "entries"),
+                    new Form.Value("articles", "articles"),
+                    new Form.Value("tables", "tables")),
+            "There are entries, articles and tables.");
+
+    private static final Form CONFIDENCE = Forms.countOrNone(0, 100, "Confidence is 0 to 100 per cent.");
+
+    /** Its properties. */
+    public static final Shape SHAPE = Shape.of(
+            Wordings.of("ask", "What it asks first, such as: What would you like to know?"),
+            Field.of(
+                    "unknown",
+                    Forms.TEXT,
+                    "When it does not know, it says",
+                    "I don't know that one, and I'd rather not guess…"),
+            Field.of("lead", Forms.TEXT, "Before the answer, it says", "nothing"),
+            Field.of("more", Forms.TEXT, "After the answer, it says", "nothing"),
+            Field.of("of", Forms.VARIABLE, "answers what is in", "the visitor's words"),
+            Field.of("collections", Forms.references("collection"), "").when(When.NEVER),
+            Field.of("sources", SOURCES, "from"),
+            Field.of("answerFrom", CONFIDENCE, "answers from", "usual").before("% confidence"),
+            Field.of("suggestFrom", CONFIDENCE, "suggests from", "usual").before("% confidence"));
+
     public Answer {
         title = Parts.text(title);
         note = Parts.text(note);
@@ -45,20 +82,12 @@ public record Answer(
     }
 
     @Override
-    public StepKind kind() {
-        return StepKind.ANSWER;
-    }
-
-    @Override
     public List<String> wordings() {
         return ask;
     }
 
     @Override
     public List<ExitSlot> slots() {
-        return List.of(
-                new ExitSlot("answered", "answered", true),
-                new ExitSlot("suggested", "picked a suggestion", false),
-                new ExitSlot("not_found", "not found", true));
+        return List.of(ANSWERED, SUGGESTED, NOT_FOUND);
     }
 }

@@ -2,11 +2,15 @@ package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonInclude;
-import com.fasterxml.jackson.annotation.JsonValue;
+import com.shuttle.core.flow.shape.Form;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Property.Wordings;
+import com.shuttle.core.flow.shape.Shape;
+import com.shuttle.core.flow.shape.Shape.Aside;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -40,13 +44,44 @@ public record Choice(
         implements Step {
 
     /** The exit that all options share. */
-    public static final String PICKED = "picked";
+    public static final ExitSlot PICKED = ExitSlot.on("picked", "picked");
+
+    public static final ExitSlot OTHERWISE = ExitSlot.side("otherwise", "types something else", "asks the knowledge");
+
+    /** Its properties. */
+    public static final Shape SHAPE = Shape.of(
+                    Wordings.of("ask", "What the bot says"),
+                    Option.OPTIONS,
+                    Field.of("layout", Layout.FORM, "shown as").inSight().reshaping(),
+                    Field.of("many", Forms.FLAG, "several may be picked")
+                            .inSight()
+                            .reshaping(),
+                    Field.of("together", Forms.FLAG, "all lead the same way")
+                            .inSight()
+                            .reshaping(),
+                    Field.of("variable", Forms.VARIABLE, "keep in", "nothing")
+                            .inSight()
+                            .called("the variable"),
+                    Field.of("from", Forms.VARIABLE, "options drawn from the list", "typed in above")
+                            .reshaping(),
+                    Field.of("tries", Forms.TRIES, "tries"),
+                    Field.of("quiet", Forms.FLAG, "not shown again after a question of the visitor's own"))
+            .beginning("{\"options\":[{\"id\":\"o1\",\"label\":\"\"},{\"id\":\"o2\",\"label\":\"\"}]}")
+            .beside(step -> Aside.into(
+                    step.path("many").asBoolean(false) ? "several" : "one",
+                    step.path("variable").asString("")));
 
     /** How options are shown. */
-    public enum Layout {
+    public enum Layout implements Keyed {
         BUTTONS("buttons"),
         LIST("list in groups"),
         TILES("picture tiles");
+
+        static final Form FORM = Forms.oneOf(
+                Arrays.stream(values())
+                        .map(layout -> new Form.Value(layout.key(), layout.label()))
+                        .toList(),
+                "There is no such layout.");
 
         private final String label;
 
@@ -58,18 +93,10 @@ public record Choice(
             return label;
         }
 
-        @JsonValue
-        public String key() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-
         /** @throws IllegalArgumentException if there is no such layout */
         @JsonCreator
         public static Layout of(String key) {
-            return Arrays.stream(values())
-                    .filter(layout -> layout.key().equals(key))
-                    .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("no layout \"" + key + "\""));
+            return Keyed.of(Layout.class, key, "layout");
         }
     }
 
@@ -96,11 +123,6 @@ public record Choice(
     }
 
     @Override
-    public StepKind kind() {
-        return StepKind.CHOICE;
-    }
-
-    @Override
     public List<String> wordings() {
         return ask;
     }
@@ -109,16 +131,21 @@ public record Choice(
     public List<ExitSlot> slots() {
         List<ExitSlot> slots = new ArrayList<>();
         if (oneWay()) {
-            slots.add(new ExitSlot(PICKED, "picked", true));
+            slots.add(PICKED);
         } else {
             for (Option option : options) {
                 if (option.link().isBlank()) {
-                    slots.add(new ExitSlot(option.exit(), option.label(), true));
+                    slots.add(ExitSlot.own(option.exit(), option.label()));
                 }
             }
         }
-        slots.add(new ExitSlot("otherwise", "types something else", false));
-        slots.add(new ExitSlot("gave_up", "gave up", false));
+        slots.add(OTHERWISE);
+        slots.add(Question.GAVE_UP);
         return List.copyOf(slots);
+    }
+
+    @Override
+    public Map<String, ValueType> fills() {
+        return Map.of(variable, many ? ValueType.MULTI_CHOICE : ValueType.CHOICE);
     }
 }

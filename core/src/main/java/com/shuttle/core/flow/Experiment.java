@@ -2,6 +2,10 @@ package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.shuttle.core.flow.Branches.Arm;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Shape;
+import com.shuttle.core.flow.shape.Shape.Aside;
 import java.util.List;
 import java.util.Map;
 
@@ -18,6 +22,19 @@ public record Experiment(
         String milestone,
         @JsonInclude Map<String, Target> exits)
         implements Step {
+
+    /** Its properties. */
+    public static final Shape SHAPE = Shape.of(
+                    Arm.ARMS.needed(),
+                    Field.of("milestone", Forms.NAME, "Decided by the milestone", "none yet")
+                            .inSight())
+            .beginning("""
+                    {"arms":[{"id":"a","name":"A","weight":50},{"id":"b","name":"B","weight":50}]}""")
+            .beside(step -> {
+                String milestone = step.path("milestone").asString("");
+                return milestone.isEmpty() ? Aside.NONE : Aside.of("decided by " + milestone);
+            });
+
     public Experiment {
         title = Parts.text(title);
         note = Parts.text(note);
@@ -27,19 +44,7 @@ public record Experiment(
     }
 
     @Override
-    public StepKind kind() {
-        return StepKind.EXPERIMENT;
-    }
-
-    @Override
-    public List<String> wordings() {
-        return List.of();
-    }
-
-    @Override
     public List<ExitSlot> slots() {
-        return arms.stream()
-                .map(arm -> new ExitSlot(arm.exit(), arm.label(), true))
-                .toList();
+        return arms.stream().map(arm -> ExitSlot.own(arm.exit(), arm.label())).toList();
     }
 }

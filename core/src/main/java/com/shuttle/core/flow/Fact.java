@@ -1,6 +1,10 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Property.Items;
+import com.shuttle.core.flow.shape.When;
 import java.util.List;
 
 /**
@@ -26,6 +30,38 @@ public record Fact(
         String example,
         List<Option> options)
         implements Wanted {
+
+    /** The facts of an interview. */
+    static final Items FACTS = new Items(
+            "facts",
+            "a fact",
+            "",
+            "a fact",
+            "variable",
+            "fact_",
+            "",
+            50,
+            Forms.schema("{'label':'','type':'text'}"),
+            List.of(
+                    Field.of("label", Forms.LINE, "", "What it is called").inSight(),
+                    Field.of("type", WantedShape.typeOtherThan(ValueType.FILE, ValueType.SECRET), "")
+                            .inSight()
+                            .reshaping()
+                            .needed(),
+                    Field.of("variable", Forms.VARIABLE, "in", "variable")
+                            .inSight()
+                            .reshaping()
+                            .needed(),
+                    Field.of("optional", Forms.FLAG, "may be left out"),
+                    Field.of("ask", Forms.TEXT, "It asks", "a question made from its name"),
+                    Field.of("group", Forms.LINE, "Asked together with others of the group", "alone"),
+                    WantedShape.LIMITS,
+                    Field.of("example", Forms.LINE, "Example", "none"),
+                    Field.of("retry", Forms.TEXT, "When not understood, it says", "the usual words"),
+                    Option.OPTIONS.when(When.is("type", "choice", "multi_choice")),
+                    WantedShape.CHECKS),
+            Items.Stands.FIRST);
+
     public Fact {
         label = Parts.text(label);
         ask = Parts.text(ask);

@@ -94,22 +94,12 @@ public record Flow(
     public Map<String, ValueType> variables() {
         Map<String, ValueType> variables = new LinkedHashMap<>();
         for (Step step : allSteps()) {
-            switch (step) {
-                case Question question -> put(variables, question.variable(), question.type());
-                case Interview interview ->
-                    interview.facts().forEach(fact -> put(variables, fact.variable(), fact.type()));
-                case Choice choice ->
-                    put(variables, choice.variable(), choice.many() ? ValueType.MULTI_CHOICE : ValueType.CHOICE);
-                case Wait wait -> put(variables, wait.variable(), ValueType.TEXT);
-                default -> {}
-            }
+            step.fills().forEach((name, type) -> {
+                if (!name.isBlank()) {
+                    variables.putIfAbsent(name, type);
+                }
+            });
         }
         return variables;
-    }
-
-    private static void put(Map<String, ValueType> variables, String name, ValueType type) {
-        if (!name.isBlank()) {
-            variables.putIfAbsent(name, type);
-        }
     }
 }

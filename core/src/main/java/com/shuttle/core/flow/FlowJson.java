@@ -4,10 +4,6 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -16,14 +12,11 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The JSON form of a flow, {@code shuttle-flow/1}, described by a JSON Schema that ships beside this class. Reading
+ * The JSON form of a flow, {@code shuttle-flow/1}, described by a JSON Schema ({@link FlowSchema}). Reading
  * reports every fault at once with its place, first those of the schema, then (in a file of the right shape) those that a schema
  * cannot say: ids used twice and targets that do not exist. Thread-safe.
  */
 public final class FlowJson {
-
-    /** Class path location of the schema. */
-    public static final String SCHEMA = "/com/shuttle/core/flow/shuttle-flow-1.schema.json";
 
     private static final JsonMapper MAPPER = StepJson.MAPPER;
 
@@ -33,7 +26,7 @@ public final class FlowJson {
 
     public FlowJson() {
         this.schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-                .getSchema(schemaText(), InputFormat.JSON);
+                .getSchema(FlowSchema.text(), InputFormat.JSON);
     }
 
     /** What came of reading a file: a flow, or what is wrong with it. */
@@ -126,17 +119,6 @@ public final class FlowJson {
                     }
                 });
             }
-        }
-    }
-
-    private static String schemaText() {
-        try (InputStream in = FlowJson.class.getResourceAsStream(SCHEMA)) {
-            if (in == null) {
-                throw new IllegalStateException("missing resource " + SCHEMA);
-            }
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
     }
 }

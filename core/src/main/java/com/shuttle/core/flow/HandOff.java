@@ -1,6 +1,11 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Property.Wordings;
+import com.shuttle.core.flow.shape.Shape;
+import com.shuttle.core.flow.shape.Shape.Aside;
 import java.util.List;
 import java.util.Map;
 
@@ -24,6 +29,26 @@ public record HandOff(
         String nobody,
         @JsonInclude Map<String, Target> exits)
         implements Step {
+
+    public static final ExitSlot CLOSED = ExitSlot.side("closed", "taken and closed", "ends");
+    public static final ExitSlot BACK = ExitSlot.side("back", "came back to the bot", "rests, open to any question");
+    public static final ExitSlot NOBODY = ExitSlot.on("nobody", "nobody there");
+
+    /** Its properties. */
+    public static final Shape SHAPE = Shape.of(
+                    Wordings.of("say", "What the bot says"),
+                    Field.of("team", Forms.reference("team"), "to", "any team")
+                            .inSight()
+                            .called("the team"),
+                    Field.of("brief", Forms.TEXT, "The person reads", "the conversation alone"),
+                    Field.of(
+                            "nobody",
+                            Forms.TEXT,
+                            "When nobody is there, it says",
+                            "Nobody from the team is there to take over at the moment."),
+                    Field.of("patience", Forms.spanOrNone(), "gives up waiting after", "never"))
+            .beside(step -> new Aside("to", "", step.path("team").asString("")));
+
     public HandOff {
         title = Parts.text(title);
         note = Parts.text(note);
@@ -35,20 +60,12 @@ public record HandOff(
     }
 
     @Override
-    public StepKind kind() {
-        return StepKind.HAND_OFF;
-    }
-
-    @Override
     public List<String> wordings() {
         return say;
     }
 
     @Override
     public List<ExitSlot> slots() {
-        return List.of(
-                new ExitSlot("closed", "taken and closed", false),
-                new ExitSlot("back", "came back to the bot", false),
-                new ExitSlot("nobody", "nobody there", true));
+        return List.of(CLOSED, BACK, NOBODY);
     }
 }

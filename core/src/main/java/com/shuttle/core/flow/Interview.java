@@ -1,6 +1,12 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Property.Wordings;
+import com.shuttle.core.flow.shape.Shape;
+import com.shuttle.core.flow.shape.Shape.Aside;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -27,6 +33,22 @@ public record Interview(
         @JsonInclude Map<String, Target> exits)
         implements Step {
 
+    public static final ExitSlot COMPLETE = ExitSlot.on("complete", "complete");
+    public static final ExitSlot DECLINED = ExitSlot.side("declined", "declined", ExitSlot.OPEN);
+
+    /** Its properties. */
+    public static final Shape SHAPE = Shape.of(
+                    Wordings.of("ask", "What the bot says").left(),
+                    Fact.FACTS.needed(),
+                    Field.of("readBack", Forms.TEXT, "Before it reads back, it says", "Let me read that back:"),
+                    Field.of("trusting", Forms.FLAG, "does not read back"),
+                    Field.of("tries", Forms.TRIES, "tries"))
+            .beginning("{\"facts\":[]}")
+            .beside(step -> Aside.of(
+                    step.path("facts").size() == 1
+                            ? "1 fact"
+                            : step.path("facts").size() + " facts"));
+
     public Interview {
         title = Parts.text(title);
         note = Parts.text(note);
@@ -38,20 +60,24 @@ public record Interview(
     }
 
     @Override
-    public StepKind kind() {
-        return StepKind.INTERVIEW;
-    }
-
-    @Override
     public List<String> wordings() {
         return ask;
     }
 
     @Override
     public List<ExitSlot> slots() {
-        return List.of(
-                new ExitSlot("complete", "complete", true),
-                new ExitSlot("declined", "declined", false),
-                new ExitSlot("gave_up", "gave up", false));
+        return List.of(COMPLETE, DECLINED, Question.GAVE_UP);
+    }
+
+    @Override
+    public List<Fact> wants() {
+        return facts;
+    }
+
+    @Override
+    public Map<String, ValueType> fills() {
+        Map<String, ValueType> fills = new LinkedHashMap<>();
+        facts.forEach(fact -> fills.putIfAbsent(fact.variable(), fact.type()));
+        return fills;
     }
 }

@@ -1,9 +1,6 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
-import com.fasterxml.jackson.annotation.JsonValue;
-import java.util.Arrays;
-import java.util.Locale;
 
 /**
  * Something shown beside words.
@@ -14,7 +11,7 @@ import java.util.Locale;
 public record Media(Type type, String address, String alt) {
 
     /** What it is and so how it is shown. */
-    public enum Type {
+    public enum Type implements Keyed {
         PICTURE("picture"),
         ANIMATION("animation"),
         VIDEO("video link"),
@@ -30,18 +27,15 @@ public record Media(Type type, String address, String alt) {
             return label;
         }
 
-        @JsonValue
-        public String key() {
-            return name().toLowerCase(Locale.ROOT);
+        /** Whether it is shown as a picture. */
+        public boolean still() {
+            return this == PICTURE || this == ANIMATION;
         }
 
         /** @throws IllegalArgumentException if there is no such type */
         @JsonCreator
         public static Type of(String key) {
-            return Arrays.stream(values())
-                    .filter(type -> type.key().equals(key))
-                    .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("no media type \"" + key + "\""));
+            return Keyed.of(Type.class, key, "media type");
         }
     }
 

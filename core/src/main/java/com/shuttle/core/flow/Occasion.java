@@ -1,13 +1,10 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
-import com.fasterxml.jackson.annotation.JsonValue;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 
 /** When a bot speaks of its own accord rather than by a step; what it says then can be set for each bot. */
-public enum Occasion {
+public enum Occasion implements Keyed {
     FOUND("It has found an answer", "Said before the answer.", false, List.of("Here is what I know:")),
     RELATED(
             "It is not certain",
@@ -86,17 +83,9 @@ public enum Occasion {
         return this == SILENCE || this == CLOSING;
     }
 
-    @JsonValue
-    public String key() {
-        return name().toLowerCase(Locale.ROOT);
-    }
-
     /** @throws IllegalArgumentException if there is no such occasion */
     @JsonCreator
     public static Occasion of(String key) {
-        return Arrays.stream(values())
-                .filter(occasion -> occasion.key().equals(key))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no occasion " + key));
+        return Keyed.of(Occasion.class, key, "occasion");
     }
 }

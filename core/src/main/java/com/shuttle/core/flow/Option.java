@@ -1,6 +1,10 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Property.Items;
+import com.shuttle.core.flow.shape.When;
 import java.util.List;
 
 /**
@@ -25,6 +29,33 @@ public record Option(
         String picture,
         String alt,
         String link) {
+
+    private static final When TYPED_IN = When.stepIs("kind", "choice");
+
+    /** The options of a step. */
+    static final Items OPTIONS = new Items(
+            "options",
+            "an option",
+            "Options",
+            "an option",
+            "id",
+            "o",
+            "option:",
+            100,
+            Forms.schema("{'label':''}"),
+            List.of(
+                    Field.of("label", Forms.LINE, "", "Option").inSight().needed(),
+                    Field.of("also", Forms.WORDS, "", "also typed as…").inSight(),
+                    Field.of("text", Forms.LINE, "line beneath", "none").when(TYPED_IN),
+                    Field.of("group", Forms.LINE, "in the group", "none").when(When.stepIs("layout", "list")),
+                    Field.of("picture", Forms.MEDIA, "picture", "/media/… or https://…")
+                            .when(When.stepIs("layout", "tiles")),
+                    Field.of("alt", Forms.LINE, "it shows", "described for those who cannot see it")
+                            .when(When.stepIs("layout", "tiles")),
+                    Field.of("link", Forms.ADDRESS, "opens instead", "https://…")
+                            .when(TYPED_IN)),
+            Items.Stands.OWN);
+
     public Option {
         also = also == null ? List.of() : List.copyOf(also);
         text = Parts.text(text);

@@ -1,6 +1,12 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Property.Wordings;
+import com.shuttle.core.flow.shape.Shape;
+import com.shuttle.core.flow.shape.Shape.Aside;
+import com.shuttle.core.flow.shape.When;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -46,6 +52,41 @@ public record Question(
         @JsonInclude Map<String, Target> exits)
         implements Step, Wanted {
 
+    public static final ExitSlot ANSWERED = ExitSlot.on("answered", "answered");
+    public static final ExitSlot SKIPPED = ExitSlot.side("skipped", "skipped", "as answered");
+    public static final ExitSlot GAVE_UP = ExitSlot.side("gave_up", "gave up", "offers a person");
+
+    /** Its properties. */
+    public static final Shape SHAPE = Shape.of(
+                    Wordings.of("ask", "What the bot says"),
+                    Field.of("type", WantedShape.typeOtherThan(ValueType.CHOICE, ValueType.MULTI_CHOICE), "asks for")
+                            .inSight()
+                            .reshaping()
+                            .needed()
+                            .called("the type"),
+                    Field.of("variable", Forms.VARIABLE, "keep in", "nothing")
+                            .inSight()
+                            .called("the variable"),
+                    Field.of("tries", Forms.TRIES, "tries").inSight(),
+                    Field.of("skipWhenKnown", Forms.FLAG, "skip when known").inSight(),
+                    Field.of("optional", Forms.FLAG, "may be skipped").inSight().reshaping(),
+                    WantedShape.LIMITS,
+                    Field.of("hint", Forms.LINE, "Hint, small beneath it", "none"),
+                    Field.of("example", Forms.LINE, "Example of an answer", "none"),
+                    Field.of("fallback", Forms.LINE, "When skipped, taken as", "nothing")
+                            .when(When.says("optional")),
+                    Field.of("retry", Forms.TEXT, "When not understood, it says", "the usual words for this type")
+                            .called("the error words"),
+                    Field.of("reply", Forms.TEXT, "After the answer, it says", "nothing"),
+                    Field.of("confirm", Forms.FLAG, "reads the answer back"),
+                    Field.of("onlyThis", Forms.FLAG, "keeps nothing else that the message gives away"),
+                    WantedShape.CHECKS)
+            .beginning("{\"type\":\"text\",\"skipWhenKnown\":true}")
+            .beside(step -> new Aside(
+                    ValueType.of(step.path("type").asString()).label(),
+                    step.path("variable").asString(""),
+                    ""));
+
     /** Tries where the designer has not said. */
     public static final int TRIES = 3;
 
@@ -90,11 +131,6 @@ public record Question(
     }
 
     @Override
-    public StepKind kind() {
-        return StepKind.QUESTION;
-    }
-
-    @Override
     public List<String> wordings() {
         return ask;
     }
@@ -112,11 +148,21 @@ public record Question(
     @Override
     public List<ExitSlot> slots() {
         List<ExitSlot> slots = new ArrayList<>();
-        slots.add(new ExitSlot("answered", "answered", true));
+        slots.add(ANSWERED);
         if (optional) {
-            slots.add(new ExitSlot("skipped", "skipped", false));
+            slots.add(SKIPPED);
         }
-        slots.add(new ExitSlot("gave_up", "gave up", false));
+        slots.add(GAVE_UP);
         return List.copyOf(slots);
+    }
+
+    @Override
+    public List<Question> wants() {
+        return List.of(this);
+    }
+
+    @Override
+    public Map<String, ValueType> fills() {
+        return Map.of(variable, type);
     }
 }

@@ -7,6 +7,12 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.shuttle.core.flow.Branches.Assignment;
 import com.shuttle.core.flow.Branches.Rule;
+import com.shuttle.core.flow.shape.Form;
+import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
+import com.shuttle.core.flow.shape.Property.Wordings;
+import com.shuttle.core.flow.shape.Shape;
+import com.shuttle.core.flow.shape.When;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,8 +20,8 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
- * One thing a bot does. A closed family: the engine, the script view and the checks each switch over it, so that a new
- * kind cannot be forgotten in one of them.
+ * One thing a bot does. A closed family: what a kind is stands in its record, what its settings are in the
+ * record's {@code SHAPE}, and what it does in the engine's player for it; see {@code docs/new-step.md}.
  *
  * <p>{@code say} and {@code ask} are wordings of the same text that rotate; there is always at least one, which may be
  * empty while a designer is still writing. All records are immutable.
@@ -67,15 +73,42 @@ public sealed interface Step
     Map<String, Target> exits();
 
     @JsonIgnore
-    StepKind kind();
+    default StepKind kind() {
+        return StepKind.of(getClass());
+    }
 
     /** Every way out this step has, in the order the designer sees them. */
     @JsonIgnore
-    List<ExitSlot> slots();
+    default List<ExitSlot> slots() {
+        return List.of(ExitSlot.NEXT);
+    }
 
     /** The wordings the visitor sees first; empty for a step that says nothing. */
     @JsonIgnore
-    List<String> wordings();
+    default List<String> wordings() {
+        return List.of();
+    }
+
+    /** What it asks for that a message may also give aside. */
+    @JsonIgnore
+    default List<? extends Wanted> wants() {
+        return List.of();
+    }
+
+    /** The variables it fills from what visitors do, with their types; blank names are of no meaning. */
+    @JsonIgnore
+    default Map<String, ValueType> fills() {
+        return Map.of();
+    }
+
+    /** The exit by which a conversation naturally goes on; null where each is a way of its own, or there is none. */
+    @JsonIgnore
+    default @Nullable ExitSlot wayOn() {
+        return slots().stream()
+                .filter(slot -> slot.role() == ExitSlot.Role.ON)
+                .findFirst()
+                .orElse(null);
+    }
 
     /** This step with other exits. */
     default Step withExits(Map<String, Target> exits) {
@@ -128,6 +161,15 @@ public sealed interface Step
             int typing,
             @JsonInclude Map<String, Target> exits)
             implements Step {
+
+        /** Its properties. */
+        public static final Shape SHAPE = Shape.of(
+                Wordings.of("say", "What the bot says. / chooses another kind"),
+                MediaShape.shown().orNull(),
+                Field.of("typing", MediaShape.TYPING, "seems to type for", "0")
+                        .before("milliseconds before each bubble"),
+                MediaShape.BUBBLES);
+
         public Message {
             title = Parts.text(title);
             note = Parts.text(note);
@@ -137,18 +179,8 @@ public sealed interface Step
         }
 
         @Override
-        public StepKind kind() {
-            return StepKind.MESSAGE;
-        }
-
-        @Override
         public List<String> wordings() {
             return say;
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return List.of(new ExitSlot("next", "next", true));
         }
     }
 
@@ -161,6 +193,13 @@ public sealed interface Step
             List<Rule> rules,
             @JsonInclude Map<String, Target> exits)
             implements Step {
+
+        public static final ExitSlot OTHERWISE = ExitSlot.own("otherwise", "otherwise");
+
+        /** Its properties. */
+        public static final Shape SHAPE =
+                Shape.of(Branches.Rule.RULES.needed()).beginning("{\"rules\":[{\"id\":\"r1\"}]}");
+
         public Branch {
             title = Parts.text(title);
             note = Parts.text(note);
@@ -169,20 +208,10 @@ public sealed interface Step
         }
 
         @Override
-        public StepKind kind() {
-            return StepKind.BRANCH;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return List.of();
-        }
-
-        @Override
         public List<ExitSlot> slots() {
             List<ExitSlot> slots = new ArrayList<>();
-            rules.forEach(rule -> slots.add(new ExitSlot(rule.exit(), rule.label(), true)));
-            slots.add(new ExitSlot("otherwise", "otherwise", true));
+            rules.forEach(rule -> slots.add(ExitSlot.own(rule.exit(), rule.label())));
+            slots.add(OTHERWISE);
             return List.copyOf(slots);
         }
     }
@@ -196,26 +225,16 @@ public sealed interface Step
             List<Assignment> sets,
             @JsonInclude Map<String, Target> exits)
             implements Step {
+
+        /** Its properties. */
+        public static final Shape SHAPE =
+                Shape.of(Branches.Assignment.SETS.needed()).beginning("{\"sets\":[{\"id\":\"c1\"}]}");
+
         public Compute {
             title = Parts.text(title);
             note = Parts.text(note);
             sets = sets == null ? List.of() : List.copyOf(sets);
             exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.COMPUTE;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return List.of();
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return List.of(new ExitSlot("next", "next", true));
         }
     }
 
@@ -233,27 +252,18 @@ public sealed interface Step
             String value,
             @JsonInclude Map<String, Target> exits)
             implements Step {
+
+        /** Its properties. */
+        public static final Shape SHAPE = Shape.of(
+                Field.of("milestone", Forms.NAME, "Name", "what is counted").inSight(),
+                Field.of("value", Forms.EXPRESSION, "worth", "nothing").inSight());
+
         public Milestone {
             title = Parts.text(title);
             note = Parts.text(note);
             milestone = Parts.text(milestone);
             value = Parts.text(value);
             exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.MILESTONE;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return List.of();
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return List.of(new ExitSlot("next", "next", true));
         }
     }
 
@@ -266,26 +276,16 @@ public sealed interface Step
             boolean closed,
             @JsonInclude Map<String, Target> exits)
             implements Step {
+
+        /** Its properties. */
+        public static final Shape SHAPE = Shape.of(Field.of("closed", Forms.either("open", "closed"), "the text box is")
+                .inSight());
+
         public Typing {
             title = Parts.text(title);
             note = Parts.text(note);
 
             exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.TYPING;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return List.of();
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            return List.of(new ExitSlot("next", "next", true));
         }
     }
 
@@ -301,6 +301,20 @@ public sealed interface Step
             boolean startAgain,
             @JsonInclude Map<String, Target> exits)
             implements Step {
+
+        public static final ExitSlot TO = ExitSlot.on("to", "goes to");
+        public static final ExitSlot BACK =
+                new ExitSlot("back", "when it comes back", ExitSlot.Role.OWN, "rests, open to any question");
+
+        /** Its properties. */
+        public static final Shape SHAPE = Shape.of(
+                Field.of("comeBack", Forms.FLAG, "come back afterwards")
+                        .inSight()
+                        .reshaping(),
+                Field.of("startAgain", Forms.FLAG, "start the conversation again")
+                        .inSight()
+                        .reshaping());
+
         public GoTo {
             title = Parts.text(title);
             note = Parts.text(note);
@@ -309,22 +323,11 @@ public sealed interface Step
         }
 
         @Override
-        public StepKind kind() {
-            return StepKind.GO_TO;
-        }
-
-        @Override
-        public List<String> wordings() {
-            return List.of();
-        }
-
-        @Override
         public List<ExitSlot> slots() {
             if (startAgain) {
                 return List.of();
             }
-            ExitSlot to = new ExitSlot("to", "goes to", true);
-            return comeBack ? List.of(to, new ExitSlot("back", "when it comes back", true)) : List.of(to);
+            return comeBack ? List.of(TO, BACK) : List.of(TO);
         }
     }
 
@@ -343,17 +346,25 @@ public sealed interface Step
             String rate,
             @JsonInclude Map<String, Target> exits)
             implements Step {
+
+        /** Its properties. */
+        public static final Shape SHAPE = Shape.of(
+                Wordings.of("say", "What the bot says"),
+                Field.of("rating", Forms.FLAG, "asks for a rating").inSight().reshaping(),
+                Field.of(
+                                "rate",
+                                Forms.TEXT.edited(Form.Control.LINE),
+                                "with the words",
+                                "How was this conversation for you?")
+                        .inSight()
+                        .when(When.says("rating")));
+
         public End {
             title = Parts.text(title);
             note = Parts.text(note);
             say = Parts.atLeastOne(say);
             rate = Parts.text(rate);
             exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public StepKind kind() {
-            return StepKind.END;
         }
 
         @Override

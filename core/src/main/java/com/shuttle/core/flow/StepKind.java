@@ -1,35 +1,43 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
-import com.fasterxml.jackson.annotation.JsonValue;
+import com.shuttle.core.flow.shape.Property;
+import com.shuttle.core.flow.shape.Shape;
 import java.util.Arrays;
-import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import tools.jackson.databind.node.ObjectNode;
 
-/** The kinds of step, with what designers read about each when choosing one. */
-public enum StepKind {
-    MESSAGE("Message", "says something", "say"),
-    QUESTION("Question", "asks for one thing and keeps it", "ask"),
-    CHOICE("Choice", "offers options", "ask"),
-    INTERVIEW("Interview", "finds out several facts in any order", "ask"),
-    ANSWER("Answer", "answers from the knowledge", "ask"),
-    BRANCH("Branch", "goes by rules", ""),
-    EXPERIMENT("Experiment", "shares visitors out to compare wordings", ""),
-    COMPUTE("Compute", "sets variables", ""),
-    WAIT("Wait", "for a time or a signal", "say"),
-    HAND_OFF("Hand off", "passes the visitor to a person", "say"),
-    MILESTONE("Milestone", "counts an event", ""),
-    TYPING("Typing", "opens or closes the text box", ""),
-    GO_TO("Go to", "goes to another step or flow", ""),
-    END("End", "closes the conversation", "say");
+/** The kinds of step: what designers read about each when choosing one, its record and its properties. */
+public enum StepKind implements Keyed {
+    MESSAGE("Message", "says something", Step.Message.class, Step.Message.SHAPE),
+    QUESTION("Question", "asks for one thing and keeps it", Question.class, Question.SHAPE),
+    CHOICE("Choice", "offers options", Choice.class, Choice.SHAPE),
+    INTERVIEW("Interview", "finds out several facts in any order", Interview.class, Interview.SHAPE),
+    ANSWER("Answer", "answers from the knowledge", Answer.class, Answer.SHAPE),
+    BRANCH("Branch", "goes by rules", Step.Branch.class, Step.Branch.SHAPE),
+    EXPERIMENT("Experiment", "shares visitors out to compare wordings", Experiment.class, Experiment.SHAPE),
+    COMPUTE("Compute", "sets variables", Step.Compute.class, Step.Compute.SHAPE),
+    WAIT("Wait", "for a time or a signal", Wait.class, Wait.SHAPE),
+    HAND_OFF("Hand off", "passes the visitor to a person", HandOff.class, HandOff.SHAPE),
+    MILESTONE("Milestone", "counts an event", Step.Milestone.class, Step.Milestone.SHAPE),
+    TYPING("Typing", "opens or closes the text box", Step.Typing.class, Step.Typing.SHAPE),
+    GO_TO("Go to", "goes to another step or flow", Step.GoTo.class, Step.GoTo.SHAPE),
+    END("End", "closes the conversation", Step.End.class, Step.End.SHAPE);
+
+    private static final Map<Class<? extends Step>, StepKind> BY_RECORD =
+            Arrays.stream(values()).collect(Collectors.toUnmodifiableMap(StepKind::record, kind -> kind));
 
     private final String label;
     private final String purpose;
-    private final String wordings;
+    private final Class<? extends Step> record;
+    private final Shape shape;
 
-    StepKind(String label, String purpose, String wordings) {
+    StepKind(String label, String purpose, Class<? extends Step> record, Shape shape) {
         this.label = label;
         this.purpose = purpose;
-        this.wordings = wordings;
+        this.record = record;
+        this.shape = shape;
     }
 
     public String label() {
@@ -40,43 +48,39 @@ public enum StepKind {
         return purpose;
     }
 
+    /** The record of its steps. */
+    public Class<? extends Step> record() {
+        return record;
+    }
+
+    /** Its properties. */
+    public Shape shape() {
+        return shape;
+    }
+
     /** The property that holds what it says first; empty for a kind that says nothing. */
     public String wordings() {
-        return wordings;
+        Property.Wordings wordings = shape.wordings();
+        return wordings == null ? "" : wordings.name();
     }
 
-    /** The JSON form, e.g. {@code hand_off}. */
-    @JsonValue
-    public String key() {
-        return name().toLowerCase(Locale.ROOT);
+    static StepKind of(Class<? extends Step> record) {
+        StepKind kind = BY_RECORD.get(record);
+        if (kind == null) {
+            throw new IllegalStateException("no kind has the record " + record.getName());
+        }
+        return kind;
     }
 
-    /**
-     * Reads the JSON form.
-     *
-     * @throws IllegalArgumentException if there is no such kind
-     */
+    /** @throws IllegalArgumentException if there is no such kind */
     @JsonCreator
     public static StepKind of(String key) {
-        return Arrays.stream(values())
-                .filter(kind -> kind.key().equals(key))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no step kind \"" + key + "\""));
+        return Keyed.of(StepKind.class, key, "step kind");
     }
 
     /** A new step of this kind with empty texts and no exits led anywhere. */
     public Step blank(String id) {
-        String own = switch (this) {
-            case QUESTION -> ",\"type\":\"text\",\"skipWhenKnown\":true";
-            case CHOICE -> ",\"options\":[{\"id\":\"o1\",\"label\":\"\"},{\"id\":\"o2\",\"label\":\"\"}]";
-            case INTERVIEW -> ",\"facts\":[]";
-            case BRANCH -> ",\"rules\":[{\"id\":\"r1\"}]";
-            case EXPERIMENT ->
-                ",\"arms\":[{\"id\":\"a\",\"name\":\"A\",\"weight\":50},{\"id\":\"b\",\"name\":\"B\",\"weight\":50}]";
-            case COMPUTE -> ",\"sets\":[{\"id\":\"c1\"}]";
-            case WAIT -> ",\"seconds\":60";
-            default -> "";
-        };
-        return StepJson.step(StepJson.MAPPER.readTree("{\"kind\":\"" + key() + "\",\"id\":\"" + id + "\"" + own + "}"));
+        ObjectNode tree = (ObjectNode) StepJson.MAPPER.readTree(shape.blank());
+        return StepJson.step(tree.put("kind", key()).put("id", id));
     }
 }

@@ -1,12 +1,9 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
-import com.fasterxml.jackson.annotation.JsonValue;
-import java.util.Arrays;
-import java.util.Locale;
 
 /** What kind of thing a question asks for, and so what kind of value a variable holds. */
-public enum ValueType {
+public enum ValueType implements Keyed {
     TEXT("text"),
     LONG_TEXT("long text"),
     PERSON_NAME("person's name"),
@@ -58,12 +55,6 @@ public enum ValueType {
         };
     }
 
-    /** The JSON form, e.g. {@code person_name}. */
-    @JsonValue
-    public String key() {
-        return name().toLowerCase(Locale.ROOT);
-    }
-
     /**
      * Reads the JSON form.
      *
@@ -71,9 +62,6 @@ public enum ValueType {
      */
     @JsonCreator
     public static ValueType of(String key) {
-        return Arrays.stream(values())
-                .filter(type -> type.key().equals(key))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no value type \"" + key + "\""));
+        return Keyed.of(ValueType.class, key, "value type");
     }
 }

@@ -1,9 +1,6 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
-import com.fasterxml.jackson.annotation.JsonValue;
-import java.util.Arrays;
-import java.util.Locale;
 
 /**
  * A variable that a designer has declared.
@@ -14,7 +11,7 @@ import java.util.Locale;
 public record Variable(String name, ValueType type, Origin origin, String note) {
 
     /** Whose it is, and so how long it lasts. */
-    public enum Origin {
+    public enum Origin implements Keyed {
         CONVERSATION("this conversation"),
         VISITOR("the visitor, from one conversation to the next");
 
@@ -28,18 +25,10 @@ public record Variable(String name, ValueType type, Origin origin, String note) 
             return label;
         }
 
-        @JsonValue
-        public String key() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-
         /** @throws IllegalArgumentException if there is no such origin */
         @JsonCreator
         public static Origin of(String key) {
-            return Arrays.stream(values())
-                    .filter(origin -> origin.key().equals(key))
-                    .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("no origin \"" + key + "\""));
+            return Keyed.of(Origin.class, key, "origin");
         }
     }
 
