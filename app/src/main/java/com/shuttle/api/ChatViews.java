@@ -1,10 +1,10 @@
 package com.shuttle.api;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
-import com.shuttle.core.engine.Message;
-import com.shuttle.core.engine.Message.Look;
-import com.shuttle.core.engine.Message.Offer;
-import com.shuttle.core.engine.Prompt;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.conversation.Message.Look;
+import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.conversation.Prompt;
 import com.shuttle.core.flow.Media;
 import com.shuttle.web.Markdown;
 import java.math.BigDecimal;

@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Ports;
+import com.shuttle.core.conversation.Ports;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.knowledge.KnowledgeService;

@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Speaker;
+import com.shuttle.core.conversation.Speaker;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 

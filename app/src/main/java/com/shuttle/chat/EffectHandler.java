@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Effect;
+import com.shuttle.core.conversation.Effect;
 import java.time.Instant;
 
 /** Carries out effects that only touch the database, within the transaction of the turn. */

@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Effect;
+import com.shuttle.core.conversation.Effect;
 import com.shuttle.knowledge.GapService;
 import java.time.Instant;
 import org.springframework.stereotype.Component;

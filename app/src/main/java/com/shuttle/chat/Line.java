@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Message;
+import com.shuttle.core.conversation.Message;
 import java.time.Instant;
 
 /** A message with the time it was taken. */

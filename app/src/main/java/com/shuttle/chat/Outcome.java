@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Turn;
+import com.shuttle.core.conversation.Turn;
 
 /** What came of telling a conversation something. */
 public sealed interface Outcome {

@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Effect;
+import com.shuttle.core.conversation.Effect;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
 import java.time.Instant;

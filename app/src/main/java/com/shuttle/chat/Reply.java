@@ -1,8 +1,8 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Message;
-import com.shuttle.core.engine.Prompt;
-import com.shuttle.core.engine.Speaker;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.conversation.Prompt;
+import com.shuttle.core.conversation.Speaker;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 

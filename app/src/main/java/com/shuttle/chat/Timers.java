@@ -5,7 +5,7 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.shuttle.core.engine.Effect;
+import com.shuttle.core.conversation.Effect;
 import java.time.Instant;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;

@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.engine.Prompt;
+import com.shuttle.core.conversation.Prompt;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Checked;

@@ -6,7 +6,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.Manner;
 import com.shuttle.bots.MediaService;
 import com.shuttle.chat.ConversationService;
-import com.shuttle.core.engine.Speaker;
+import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Response;

@@ -2,7 +2,7 @@ package com.shuttle.leads;
 
 import com.shuttle.chat.Conversation;
 import com.shuttle.chat.EffectHandler;
-import com.shuttle.core.engine.Effect;
+import com.shuttle.core.conversation.Effect;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;

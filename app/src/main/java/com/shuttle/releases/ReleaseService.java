@@ -4,7 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
-import com.shuttle.core.engine.Playbook;
+import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.flow.Release;
 import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;

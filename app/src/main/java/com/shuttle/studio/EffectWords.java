@@ -1,7 +1,7 @@
 package com.shuttle.studio;
 
 import com.shuttle.core.flow.shape.Spans;
-import com.shuttle.core.engine.Effect;
+import com.shuttle.core.conversation.Effect;
 
 /** What a turn would do outside the conversation, in words. */
 final class EffectWords {

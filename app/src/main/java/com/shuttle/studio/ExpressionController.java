@@ -1,7 +1,7 @@
 package com.shuttle.studio;
 
 import com.shuttle.bots.BotService;
-import com.shuttle.core.engine.Playbook;
+import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.expression.PlainWords;
 import com.shuttle.core.expression.Rules;

@@ -8,7 +8,7 @@ import com.shuttle.bots.NoteService;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
 import com.shuttle.core.edit.FlowEditor;
-import com.shuttle.core.engine.Playbook;
+import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;

@@ -2,10 +2,10 @@ package com.shuttle.studio;
 
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
-import com.shuttle.core.engine.Awaiting;
-import com.shuttle.core.engine.Message;
-import com.shuttle.core.engine.TraceLine;
-import com.shuttle.core.engine.Turn;
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.conversation.TraceLine;
+import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;

@@ -1,5 +1,6 @@
 package com.shuttle.leads;
 
+import com.shuttle.core.conversation.Deed;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -7,8 +8,8 @@ import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.chat.Conversation;
-import com.shuttle.core.engine.Effect;
-import com.shuttle.core.engine.Speaker;
+import com.shuttle.core.conversation.Effect;
+import com.shuttle.core.conversation.Speaker;
 import com.shuttle.web.Missing;
 import java.time.Instant;
 import java.util.List;
@@ -38,13 +39,13 @@ class LeadServiceTest {
     @Test
     void aPersonWhoComesBackIsOneLeadWithTheNewestOfEverything() {
         Bot bot = data.bot();
-        leads.handle(conversation(bot, "c1"), new Effect.KeepLead("Dana", "Dana@Example.org", "+441174960555"), AT);
+        leads.handle(conversation(bot, "c1"), new Deed.KeepLead("Dana", "Dana@Example.org", "+441174960555"), AT);
         leads.handle(
                 conversation(bot, "c1"),
-                new Effect.KeepLead("Dana Sablewood", "dana@example.org", ""),
+                new Deed.KeepLead("Dana Sablewood", "dana@example.org", ""),
                 AT.plusSeconds(5));
         leads.handle(
-                conversation(bot, "c2"), new Effect.KeepLead("Dana S.", "dana@example.org", ""), AT.plusSeconds(90));
+                conversation(bot, "c2"), new Deed.KeepLead("Dana S.", "dana@example.org", ""), AT.plusSeconds(90));
         assertThat(of(bot)).singleElement().satisfies(lead -> {
             assertThat(lead.name()).isEqualTo("Dana S.");
             assertThat(lead.phone()).isEqualTo("+441174960555");
@@ -59,8 +60,8 @@ class LeadServiceTest {
     void theSamePersonIsALeadOfEachBot() {
         Bot one = data.bot();
         Bot two = data.bot();
-        leads.handle(conversation(one, "c1"), new Effect.KeepLead("Dana", "dana@example.org", ""), AT);
-        leads.handle(conversation(two, "c2"), new Effect.KeepLead("Dana", "dana@example.org", ""), AT);
+        leads.handle(conversation(one, "c1"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
+        leads.handle(conversation(two, "c2"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
         assertThat(of(one)).hasSize(1);
         assertThat(of(two)).hasSize(1);
     }
@@ -72,7 +73,7 @@ class LeadServiceTest {
             String name = "Person " + (char) ('A' + i % 26) + i;
             leads.handle(
                     conversation(bot, "c" + i),
-                    new Effect.KeepLead(name, "p" + i + "@example.org", "+4411749600" + (10 + i)),
+                    new Deed.KeepLead(name, "p" + i + "@example.org", "+4411749600" + (10 + i)),
                     AT.plusSeconds(i));
         }
         assertThat(of(bot)).hasSize(25);
@@ -90,7 +91,7 @@ class LeadServiceTest {
     void aLeadThatIsNotThereIsMissing() {
         assertThatThrownBy(() -> leads.lead("nobody")).isInstanceOf(Missing.class);
         Bot bot = data.bot();
-        leads.handle(conversation(bot, "c1"), new Effect.KeepLead("Dana", "dana@example.org", ""), AT);
+        leads.handle(conversation(bot, "c1"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
         assertThat(leads.lead(of(bot).getFirst().id()).name()).isEqualTo("Dana");
     }
 }

@@ -7,7 +7,7 @@ import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.core.edit.Edit;
-import com.shuttle.core.engine.Playbook;
+import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Branches;
 import com.shuttle.core.flow.Flow;

@@ -1,163 +1,102 @@
 package com.shuttle.core.engine;
 
-import com.shuttle.core.engine.Message.Offer;
-import com.shuttle.core.flow.Answer;
-import com.shuttle.core.flow.Choice;
-import com.shuttle.core.flow.Interview;
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.engine.steps.Answering;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Offers;
+import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Occasion;
-import com.shuttle.core.flow.Question;
-import com.shuttle.core.flow.Step;
-import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.reading.OptionMatcher;
+import com.shuttle.core.reading.Reader;
+import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** Takes what is picked by hand, or typed so that it comes to the same. */
+/** Takes what is picked by hand, or typed so that it comes to the same: for the step, or of what was offered beside it. */
 final class Picks {
 
-    private final TurnRun run;
     private final Walker walker;
-    private final Repairs repairs;
-    private final Asking asking;
+    private final TurnRun run;
 
-    Picks(TurnRun run, Walker walker, Repairs repairs) {
-        this.run = run;
+    Picks(Walker walker) {
         this.walker = walker;
-        this.repairs = repairs;
-        this.asking = new Asking(run, walker);
+        this.run = walker.run();
     }
 
     /** Takes options by id; they are among those offered. */
     void pick(List<String> options) {
-        Awaiting awaiting = run.awaiting();
-        Step step = run.playbook.step(run.at());
-        if (awaiting == null) {
-            return;
-        }
-        String option = options.getFirst();
-        switch (awaiting.kind()) {
-            case SUGGESTION -> pickSuggestion(awaiting, option, step);
-            case CHOICE -> {
-                if (step instanceof Choice choice && run.at() != null) {
-                    choose(choice, options);
-                }
-            }
-            case QUESTION -> {
-                if (step instanceof Question question) {
-                    Value value = Asking.picked(question, option);
-                    if (value == null) {
-                        asking.skip(question);
-                    } else {
-                        asking.take(question, value);
-                    }
-                }
-            }
-            case INTERVIEW -> {
-                if (step instanceof Interview interview) {
-                    new Interviewer(run, walker).pick(interview, option);
-                }
-            }
-            case WHICH -> chosen(awaiting, awaiting.values().get(indexOf(awaiting, option)));
-            case CONFIRM -> confirmed(awaiting, option.equals(Offers.YES));
-            case RATING -> rated(Integer.parseInt(option), "");
-            case COMMENT -> thanked();
-            case NEXT -> {
+        switch (run.awaiting()) {
+            case null -> {}
+            case Awaiting.Suggestion suggestion -> pickSuggestion(suggestion, options.getFirst());
+            case Awaiting.Next next -> {
                 run.await(null);
-                new Listener(run, walker).take(label(awaiting, option));
+                walker.hear(next.offers()
+                        .get(Offers.index(next.offers(), options.getFirst()))
+                        .label());
             }
-            case ANSWER, TIME, SIGNAL, AGENT -> {}
+            case Awaiting awaiting -> walker.player().pick(awaiting, options);
         }
     }
 
-    private static String label(Awaiting awaiting, String option) {
-        return awaiting.offers().get(indexOf(awaiting, option)).label();
-    }
-
-    private static int indexOf(Awaiting awaiting, String option) {
-        return awaiting.offers().stream().map(Offer::id).toList().indexOf(option);
-    }
-
-    private void choose(Choice choice, List<String> options) {
-        List<String> labels = run.awaiting() == null
-                ? List.of()
-                : run.awaiting().offers().stream()
-                        .filter(offer -> options.contains(offer.id()))
-                        .map(Offer::label)
-                        .toList();
-        run.trail.add(run.at());
-        if (!choice.variable().isBlank()) {
-            run.facts.set(
-                    choice.variable(), choice.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
-        }
-        walker.leave(choice, choice.oneWay() ? Choice.PICKED.id() : "option:" + options.getFirst());
-    }
-
-    private void pickSuggestion(Awaiting awaiting, String option, @Nullable Step step) {
+    private void pickSuggestion(Awaiting.Suggestion suggestion, String option) {
+        boolean none = option.equals(Answering.NONE_OF_THESE);
+        Answering answering = new Answering(walker);
         run.await(null);
-        if (option.equals(Answering.NONE_OF_THESE)) {
+        if (none) {
             run.trace("suggestion", "none of them");
-            run.gap(awaiting.asked());
+            run.gap(suggestion.asked());
             run.responses.say(Occasion.NOT_FOUND);
         } else {
-            Match match = run.ports.entry(option).orElse(null);
-            if (match == null) {
+            List<Finding.Match> found = run.ask(new Query.Entry(option)).matches();
+            if (found.isEmpty()) {
                 run.responses.say(Occasion.NOT_FOUND);
             } else {
-                walker.answering.sayAnswer(match);
-                run.await(awaiting.resumes());
-                if (walker.answering.leadsOn(match)) {
+                answering.sayAnswer(found.getFirst());
+                run.await(suggestion.resumes());
+                if (answering.leadsOn(found.getFirst())) {
                     return;
                 }
             }
         }
-        if (awaiting.resumes() != null) {
-            run.await(awaiting.resumes());
-            repairs.putAgain();
-        } else if (step instanceof Answer) {
-            boolean none = option.equals(Answering.NONE_OF_THESE);
-            String slot = none ? "not_found" : step.exit("suggested") != null ? "suggested" : "answered";
-            walker.leave(step, slot);
-        }
-    }
-
-    void chosen(Awaiting which, Value value) {
-        run.trace("chosen", value.shown());
-        Step step = run.playbook.step(run.at());
-        if (step instanceof Interview interview) {
-            new Interviewer(run, walker).choose(interview, which, value);
-        } else if (step instanceof Question question) {
-            run.await(which.resumes());
-            asking.take(question, value);
-        }
-    }
-
-    void confirmed(Awaiting confirm, boolean right) {
-        if (run.playbook.step(run.at()) instanceof Question question) {
-            run.trace("confirmed", right ? "right" : "not right");
-            run.await(confirm.resumes());
-            if (right) {
-                asking.keep(question, confirm.values().getFirst());
-            } else {
-                repairs.putAgain();
-            }
-        }
-    }
-
-    void rated(int stars, String comment) {
-        run.rate(stars, comment);
-        run.trace("rated", Integer.toString(stars));
-        if (comment.isBlank()) {
-            List<Offer> no = List.of(new Offer(Offers.NO, "No, thanks"));
-            run.sayOneOf(List.of(Phrasebook.COMMENT), no);
-            run.await(new Awaiting(
-                    Awaiting.Kind.COMMENT, null, no, 0, "", null, List.of(), List.of(Value.Numeric.of(stars)), ""));
+        if (suggestion.resumes() != null) {
+            run.await(suggestion.resumes());
+            walker.putAgain();
         } else {
-            thanked();
+            walker.player().suggested(none);
         }
     }
 
-    void thanked() {
-        run.say(Phrasebook.THANKS);
-        run.pass(Speaker.ENDED);
+    /** What a message says to suggestions: one of them, none, or something to what was asked before. */
+    @Nullable
+    Heard hearSuggestion(Awaiting.Suggestion suggestion, String text) {
+        List<Option> options = suggestion.offers().stream().map(Picks::option).toList();
+        if (OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
+            return new Heard(
+                    "suggestion", "“" + option.label() + "” by " + by, () -> pickSuggestion(suggestion, option.id()));
+        }
+        if (Reader.reply(ValueType.YES_NO, text, run.around().context())
+                        instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
+                && !yes) {
+            return Heard.of(() -> pickSuggestion(suggestion, Answering.NONE_OF_THESE));
+        }
+        Awaiting before = suggestion.resumes() == null ? new Awaiting.OpenQuestion(0) : suggestion.resumes();
+        Heard heard = walker.player().hear(before, text);
+        return heard == null
+                ? null
+                : new Heard(heard.rule(), heard.detail(), () -> {
+                    run.await(before);
+                    heard.act().run();
+                });
+    }
+
+    private static Option option(Offer offer) {
+        boolean none = offer.id().equals(Answering.NONE_OF_THESE);
+        return new Option(offer.id(), offer.label(), none ? List.of("no", "none", "neither", "nope") : List.of());
     }
 }

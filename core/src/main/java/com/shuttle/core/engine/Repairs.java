@@ -1,10 +1,16 @@
 package com.shuttle.core.engine;
 
-import com.shuttle.core.engine.Message.Look;
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Place;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.engine.steps.Player;
+import com.shuttle.core.engine.steps.Players;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Texts;
+import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Choice;
-import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.Occasion;
-import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
@@ -17,7 +23,7 @@ import java.util.Map;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
-/** What keeps a conversation on its feet: standing requests, corrections, putting a question again, giving up. */
+/** What keeps a conversation on its feet: standing requests, corrections, not being understood. */
 final class Repairs {
 
     private static final Pattern CORRECTS = Pattern.compile(
@@ -32,16 +38,17 @@ final class Repairs {
         this.walker = walker;
     }
 
-    boolean standingRequest(String text) {
+    @Nullable
+    Heard standingRequest(String text) {
         Standing request = Standing.of(text, run.playbook.release().standing());
-        if (request == null) {
-            return false;
-        }
-        run.trace("standing request", request.label());
+        return request == null ? null : new Heard("standing request", request.label(), () -> grant(request));
+    }
+
+    private void grant(Standing request) {
         switch (request) {
             case PERSON -> {
-                if (!walker.requestPerson(flow(), "")) {
-                    putAgain();
+                if (!walker.requestPerson()) {
+                    walker.putAgain();
                 }
             }
             case START_AGAIN -> walker.startAgain();
@@ -59,99 +66,69 @@ final class Repairs {
                 Place before = run.takeAnswered();
                 if (before == null) {
                     run.say(Phrasebook.NOTHING_BEFORE);
-                    putAgain();
+                    walker.putAgain();
                 } else {
-                    forgetAnswer(run.playbook.step(before));
+                    Players.of(run.playbook.step(before), walker).forget();
                     run.stand(before);
                 }
             }
         }
-        return true;
     }
 
-    /** While the visitor waits for a person only these are heard; the rest is for the person. */
-    boolean leavesQueue(String text) {
+    /** While the visitor waits for a person only some requests are heard; the rest is for the person. */
+    void leavesQueue(String text) {
         Standing request = Standing.of(text, run.playbook.release().standing());
-        if (request != Standing.MENU
-                && request != Standing.START_AGAIN
-                && request != Standing.STOP
-                && request != Standing.BACK) {
-            return false;
-        }
-        run.leaveQueue();
-        if (request == Standing.BACK) {
-            run.trace("standing request", "back to the bot");
-            run.stand(null);
-            run.say(Phrasebook.STILL_HERE);
-            return true;
-        }
-        return standingRequest(text);
-    }
-
-    private void forgetAnswer(@Nullable Step step) {
-        switch (step) {
-            case Question question -> run.facts.forget(question.variable());
-            case Choice choice -> run.facts.forget(choice.variable());
-            case null, default -> {}
+        switch (request) {
+            case MENU, START_AGAIN, STOP -> {
+                run.pass(Speaker.BOT);
+                run.trace("standing request", request.label());
+                grant(request);
+            }
+            case BACK -> {
+                run.pass(Speaker.BOT);
+                run.trace("standing request", "back to the bot");
+                run.stand(null);
+                run.say(Phrasebook.STILL_HERE);
+            }
+            case PERSON -> {}
+            case null -> {}
         }
     }
 
     /** "Sorry, my email is …" changes that variable and nothing else. */
-    boolean change(String text) {
+    @Nullable
+    Heard change(String text) {
         if (!CORRECTS.matcher(text).find()) {
-            return false;
+            return null;
         }
-        String pending = run.playbook.step(run.at()) instanceof Question question ? question.variable() : "";
+        Awaiting awaiting = run.awaiting();
+        Wanted asked = awaiting == null ? null : walker.player().wanted(awaiting);
         for (Slot slot : run.playbook.slots()) {
             Value before = run.facts.value(slot.name());
-            ValueType type = slot.type();
-            if (before == null || slot.name().equals(pending)) {
+            if (before == null || asked != null && slot.name().equals(asked.variable())) {
                 continue;
             }
-            boolean telling = type == ValueType.EMAIL || type == ValueType.PHONE || SeveralReader.names(text, slot);
-            Map<String, Reading> read = telling
-                    ? SeveralReader.read(
-                            text,
-                            List.of(slot),
-                            run.around().context(),
-                            run.around().meaning())
-                    : Map.of();
-            if (read.get(slot.name()) instanceof Reading.Given(Value value, int s, int e) && !value.equals(before)) {
-                run.facts.set(slot.name(), value);
-                run.trace("changed", slot.name() + " to " + value.shown());
-                run.say("Thanks, I've changed that to " + Texts.escaped(value.shown()) + ".");
-                putAgain();
-                return true;
+            Value after = changed(slot, text);
+            if (after != null && !after.equals(before)) {
+                return new Heard("changed", slot.name() + " to " + after.shown(), () -> {
+                    run.facts.set(slot.name(), after);
+                    run.say("Thanks, I've changed that to " + Texts.escaped(after.shown()) + ".");
+                    walker.putAgain();
+                });
             }
         }
-        return false;
+        return null;
     }
 
-    /** Puts the pending question again, in fewer words. Where nothing is pending, nothing is said. */
-    void putAgain() {
-        Awaiting awaiting = run.awaiting();
-        Step step = run.playbook.step(run.at());
-        if (awaiting == null || step == null) {
-            return;
+    private @Nullable Value changed(Slot slot, String text) {
+        boolean telling =
+                slot.type() == ValueType.EMAIL || slot.type() == ValueType.PHONE || SeveralReader.names(text, slot);
+        if (!telling) {
+            return null;
         }
-        switch (awaiting.kind()) {
-            case QUESTION ->
-                run.sayOneOf(step.wordings().stream().map(Texts::shorter).toList(), awaiting.offers());
-            case CHOICE -> {
-                if (step instanceof Choice choice && !choice.quiet()) {
-                    Look look = new Look(null, 0, choice.layout(), choice.many());
-                    run.sayOneOf(step.wordings().stream().map(Texts::shorter).toList(), awaiting.offers(), look);
-                }
-            }
-            case INTERVIEW -> {
-                if (step instanceof Interview interview) {
-                    new Interviewer(run, walker).next(interview);
-                }
-            }
-            case CONFIRM, WHICH -> run.sayOneOf(List.of(Phrasebook.WHICH), awaiting.offers());
-            case RATING -> run.sayOneOf(List.of(Phrasebook.RATE), awaiting.offers());
-            case NEXT, ANSWER, SUGGESTION, TIME, SIGNAL, COMMENT, AGENT -> {}
-        }
+        Map<String, Reading> read = SeveralReader.read(
+                text, List.of(slot), run.around().context(), run.around().meaning());
+        return read.get(slot.name()) instanceof Reading.Given(Value value, int start, int end) ? value : null;
     }
 
     void notUnderstood(String text) {
@@ -163,32 +140,25 @@ final class Repairs {
             run.responses.say(Occasion.NOT_FOUND);
             return;
         }
-        if (awaiting.kind() == Awaiting.Kind.TIME || awaiting.kind() == Awaiting.Kind.SIGNAL) {
+        if (awaiting instanceof Awaiting.Time || awaiting instanceof Awaiting.Signal) {
             run.trace("not understood", "while waiting");
             run.say(Phrasebook.STILL_WAITING);
             return;
         }
         Awaiting tried = awaiting.onceMore();
+        Player player = walker.player();
         run.await(tried);
         run.trace("not understood", "try " + tried.tries());
-        int most = switch (step) {
-            case Question question -> question.tries();
-            case Choice choice -> choice.tries();
-            case Interview interview -> interview.tries();
-            default -> Question.TRIES;
-        };
-        if (tried.tries() >= most) {
+        if (tried.tries() >= player.tries()) {
             walker.giveUp(step);
             return;
         }
-        Wanted wanted = step instanceof Question question
-                ? question
-                : step instanceof Interview interview ? new Interviewer(run, walker).only(interview, awaiting) : null;
+        Wanted wanted = player.wanted(tried);
         if (wanted != null) {
             help(wanted, tried);
         } else {
             run.say("Sorry, I didn't get that.");
-            putAgain();
+            walker.putAgain();
         }
     }
 
@@ -198,10 +168,5 @@ final class Repairs {
         String words = own.isBlank() ? Phrasebook.retry(wanted.type(), tried.tries()) : own;
         boolean example = tried.tries() > 1 && !wanted.example().isBlank();
         run.sayOneOf(List.of(example ? words + " For example: " + wanted.example() : words), tried.offers());
-    }
-
-    private String flow() {
-        Place at = run.at();
-        return at == null ? run.playbook.release().mainFlow() : at.flow();
     }
 }

@@ -1,5 +1,9 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Response;
 
@@ -33,16 +37,10 @@ final class Silence {
 
     /** Begins to listen after a turn, anew with every word of the visitor. */
     void after(Event event) {
-        boolean word = event instanceof Event.Said
-                || event instanceof Event.Picked
-                || event instanceof Event.Sent
-                || event instanceof Event.Confided;
-        Awaiting awaiting = run.awaiting();
-        boolean waitsOtherwise =
-                awaiting != null && (awaiting.kind() == Awaiting.Kind.TIME || awaiting.kind() == Awaiting.Kind.SIGNAL);
+        boolean waitsOtherwise = run.awaiting() instanceof Awaiting.Time || run.awaiting() instanceof Awaiting.Signal;
         if (run.speaker() != Speaker.BOT || waitsOtherwise) {
             run.listen("", false);
-        } else if (word) {
+        } else if (event.ofVisitor()) {
             listen(run.responses.of(Occasion.SILENCE).on() ? Occasion.SILENCE : Occasion.CLOSING, false);
         }
     }

@@ -18,6 +18,11 @@ public interface Wanted {
     /** Error words; empty for the usual ones of the type. */
     String retry();
 
+    /** Small words beneath the question; empty for none. */
+    default String hint() {
+        return "";
+    }
+
     /** An answer as it might be given; empty for none. */
     String example();
 

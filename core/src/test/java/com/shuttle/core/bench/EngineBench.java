@@ -1,20 +1,19 @@
 package com.shuttle.core.bench;
 
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.conversation.Stamp;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.conversation.World;
 import com.shuttle.core.engine.Engine;
-import com.shuttle.core.engine.Event;
-import com.shuttle.core.engine.Playbook;
-import com.shuttle.core.engine.Ports;
-import com.shuttle.core.engine.Stamp;
-import com.shuttle.core.engine.State;
-import com.shuttle.core.engine.Turn;
 import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.knowledge.Finding;
-import com.shuttle.core.knowledge.Finding.Match;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -29,35 +28,21 @@ import org.openjdk.jmh.annotations.Setup;
 @OutputTimeUnit(TimeUnit.SECONDS)
 public class EngineBench {
 
-    static final Ports NOTHING = new Ports() {
+    static final World NOTHING = new World() {
         @Override
-        public Finding ask(List<String> turns, List<String> collections) {
-            return Finding.NOTHING;
-        }
-
-        @Override
-        public Optional<Match> entry(String ref) {
-            return Optional.empty();
-        }
-
-        @Override
-        public List<Double> closeness(String text, List<String> others) {
-            return others.stream().map(other -> 0.0).toList();
-        }
-
-        @Override
-        public boolean staffed(String team) {
-            return false;
-        }
-
-        @Override
-        public List<String> open(List<String> teamNames) {
-            return List.of();
-        }
-
-        @Override
-        public String signalAddress(String key) {
-            return "";
+        public <R> R reply(Query<R> query) {
+            return query.type()
+                    .cast(
+                            switch (query) {
+                                case Query.Ask ignored -> Finding.NOTHING;
+                                case Query.Entry ignored -> Finding.NOTHING;
+                                case Query.Closeness closeness ->
+                                    new double[closeness.others().size()];
+                                case Query.Staffed ignored -> false;
+                                case Query.Open ignored -> new String[0];
+                                case Query.SignalAddress ignored -> "";
+                                case Query.Consults ignored -> false;
+                            });
         }
     };
 

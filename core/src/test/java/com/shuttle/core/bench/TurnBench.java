@@ -1,12 +1,12 @@
 package com.shuttle.core.bench;
 
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Stamp;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.conversation.World;
 import com.shuttle.core.engine.Engine;
-import com.shuttle.core.engine.Event;
-import com.shuttle.core.engine.Playbook;
-import com.shuttle.core.engine.Ports;
-import com.shuttle.core.engine.Stamp;
-import com.shuttle.core.engine.State;
-import com.shuttle.core.engine.Turn;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.Release;
@@ -30,7 +30,7 @@ import org.openjdk.jmh.annotations.Setup;
 @OutputTimeUnit(TimeUnit.SECONDS)
 public class TurnBench {
 
-    private static final Ports NOTHING = EngineBench.NOTHING;
+    private static final World NOTHING = EngineBench.NOTHING;
     private static final String RULE = "guests >= 6 && guests <= 80 && page.contains(\"/hire\")";
 
     private Playbook playbook;

@@ -3,6 +3,11 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Reads;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.ValueType;
 import java.util.List;
@@ -72,7 +77,7 @@ class ConversationPropertiesTest {
 
     private static Talk talk() {
         return Talk.with(
-                new FakePorts()
+                new FakeWorld()
                         .knows("parking", "Free.", 0.9)
                         .knows("dogs", "Lead.", 0.4)
                         .knows("cats", "No.", 0.3),
@@ -116,7 +121,7 @@ class ConversationPropertiesTest {
 
     @Property(tries = 100)
     void storedStatesAndEventsReadBackEqual(@ForAll("lines") List<String> lines) {
-        JsonMapper json = JsonMapper.shared();
+        JsonMapper json = Talk.stored();
         Talk talk = talk();
         lines.forEach(line -> talk.tell(new Event.Said(talk.stamp(), line)));
         assertThat(json.readValue(json.writeValueAsString(talk.state), State.class))

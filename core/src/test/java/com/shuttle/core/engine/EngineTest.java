@@ -3,6 +3,15 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.Stamp;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.TraceLine;
+import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.ValueType;
@@ -37,8 +46,8 @@ class EngineTest {
             .end("bye", "Clear skies!")
             .build();
 
-    private static FakePorts world() {
-        return new FakePorts()
+    private static FakeWorld world() {
+        return new FakeWorld()
                 .knows("parking", "Parking is free.", 0.9)
                 .knows("dogs", "On a lead.", 0.4)
                 .knows("cats", "No cats.", 0.35);
@@ -119,7 +128,7 @@ class EngineTest {
     void anUnknownSideQuestionIsAGapAndThePlaceIsKept() {
         Talk talk = atName().says("do you sell moon rocks?");
         talk.hearsPart("don't know").hearsPart("What is your name?");
-        assertThat(talk.effects).contains(new Effect.NoteGap("do you sell moon rocks?"));
+        assertThat(talk.effects).contains(new Deed.NoteGap("do you sell moon rocks?"));
         talk.says("Dana").knows("name", "Dana");
     }
 
@@ -134,7 +143,7 @@ class EngineTest {
                 .says("no")
                 .hearsPart("don't know")
                 .hearsPart("What would you like?");
-        assertThat(talk.effects).contains(new Effect.NoteGap("what about dogs and cats?"));
+        assertThat(talk.effects).contains(new Deed.NoteGap("what about dogs and cats?"));
     }
 
     @Test
@@ -246,11 +255,11 @@ class EngineTest {
     @Test
     void aLeadIsKeptOnceNameAndEmailAreKnownAndAgainWhenTheyChange() {
         Talk talk = atName().says("Dana Whitlow");
-        assertThat(talk.effects).noneMatch(Effect.KeepLead.class::isInstance);
+        assertThat(talk.effects).noneMatch(Deed.KeepLead.class::isInstance);
         talk.says("dana@example.org");
-        assertThat(talk.effects).contains(new Effect.KeepLead("Dana Whitlow", "dana@example.org", ""));
+        assertThat(talk.effects).contains(new Deed.KeepLead("Dana Whitlow", "dana@example.org", ""));
         talk.says("is there parking?");
-        assertThat(talk.effects).noneMatch(Effect.KeepLead.class::isInstance);
+        assertThat(talk.effects).noneMatch(Deed.KeepLead.class::isInstance);
     }
 
     @Test
@@ -310,13 +319,13 @@ class EngineTest {
         assertThat(talk.tell(new Event.Picked(talk.stamp(), List.of()))).isInstanceOf(Turn.Refused.class);
         assertThat(talk.tell(new Event.Started(talk.stamp(), "web", "")))
                 .isEqualTo(new Turn.Refused(Turn.Reason.OUT_OF_ORDER));
-        assertThat(talk.tell(new Event.AgentSaid(talk.stamp(), "Idris", "hi")))
+        assertThat(talk.tell(new Event.AgentSaid(talk.stamp(), "Idris", "a-Idris", "hi")))
                 .isEqualTo(new Turn.Refused(Turn.Reason.NOT_WITH_PERSON));
-        assertThat(talk.tell(new Event.AgentClosed(talk.stamp(), "Idris")))
+        assertThat(talk.tell(new Event.AgentClosed(talk.stamp(), "Idris", "a-Idris")))
                 .isEqualTo(new Turn.Refused(Turn.Reason.NOT_WITH_PERSON));
         assertThat(talk.state).isEqualTo(before);
-        talk.take(new Event.AgentTook(talk.stamp(), "Idris"));
-        assertThat(talk.tell(new Event.AgentTook(talk.stamp(), "Oona")))
+        talk.take(new Event.AgentTook(talk.stamp(), "Idris", "a-Idris", false));
+        assertThat(talk.tell(new Event.AgentTook(talk.stamp(), "Oona", "a-Oona", false)))
                 .isEqualTo(new Turn.Refused(Turn.Reason.ALREADY_TAKEN));
         assertThat(Engine.take(talk.playbook, State.NEW, new Event.Said(talk.stamp(), "hi"), talk.ports))
                 .isEqualTo(new Turn.Refused(Turn.Reason.OUT_OF_ORDER));
@@ -358,7 +367,7 @@ class EngineTest {
                                 playbook,
                                 State.NEW,
                                 new Event.Started(new Stamp(Instant.EPOCH, seed), "web", ""),
-                                new FakePorts()))
+                                new FakeWorld()))
                         .messages()
                         .getFirst()
                         .text())

@@ -3,6 +3,10 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.ValueType;
 import org.junit.jupiter.api.Test;
@@ -20,8 +24,8 @@ class HandoffTest {
             .end("bye", "Clear skies!")
             .build();
 
-    private static FakePorts world() {
-        return new FakePorts().knows("parking", "Parking is free.", 0.9);
+    private static FakeWorld world() {
+        return new FakeWorld().knows("parking", "Parking is free.", 0.9);
     }
 
     private static Talk atMenu() {
@@ -37,10 +41,12 @@ class HandoffTest {
         Talk talk = atMenu().says("a person");
         talk.hears("Passing you on.");
         talk.says("I wait").hears();
-        talk.take(new Event.AgentTook(talk.stamp(), "Idris")).hears("You are talking with Idris now.");
-        talk.take(new Event.AgentSaid(talk.stamp(), "Idris", "Good evening")).hears("Good evening");
+        talk.take(new Event.AgentTook(talk.stamp(), "Idris", "a-Idris", false))
+                .hears("You are talking with Idris now.");
+        talk.take(new Event.AgentSaid(talk.stamp(), "Idris", "a-Idris", "Good evening"))
+                .hears("Good evening");
         talk.says("is there parking?").hears();
-        talk.take(new Event.AgentClosed(talk.stamp(), "Idris")).hears("Clear skies!");
+        talk.take(new Event.AgentClosed(talk.stamp(), "Idris", "a-Idris")).hears("Clear skies!");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
         assertThat(talk.tell(new Event.Said(talk.stamp(), "hello?"))).isEqualTo(new Turn.Refused(Turn.Reason.ENDED));
     }
@@ -49,13 +55,13 @@ class HandoffTest {
     void whoWaitsCanLeaveTheQueue() {
         Talk talk = atMenu().says("a person").says("back to the menu");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.BOT);
-        assertThat(talk.effects).contains(new Effect.LeaveQueue());
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.BOT);
         talk.hears("Welcome back. What would you like?");
     }
 
     @Test
     void whenNobodyIsThereThePlaceIsKept() {
-        FakePorts empty = world();
+        FakeWorld empty = world();
         empty.anybody = false;
         Talk.with(empty, MAIN)
                 .picks("o2")
@@ -68,7 +74,7 @@ class HandoffTest {
     @Test
     void withoutAHandOffStepAnyTeamIsAsked() {
         Flow bare = flow("main").message("a", "Hi", null).build();
-        assertThat(Talk.with(bare).says("a person").effects).contains(new Effect.Queue("", ""));
+        assertThat(Talk.with(bare).says("a person").effects).contains(new Deed.Queue(""));
     }
 
     @Test
@@ -77,27 +83,27 @@ class HandoffTest {
         talk.says("hmm hmm").hearsPart("robin@example.org");
         talk.says("dunno").hearsPart("Passing you on.");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);
-        assertThat(talk.effects).contains(new Effect.Queue("visits", ""));
+        assertThat(talk.effects).contains(new Deed.Queue("visits"));
     }
 
     @Test
     void aPersonMayTakeAConversationUnasked() {
         Talk talk = atName();
-        talk.take(new Event.AgentTook(talk.stamp(), "Idris")).hears("You are talking with Idris now.");
+        talk.take(new Event.AgentTook(talk.stamp(), "Idris", "a-Idris", false))
+                .hears("You are talking with Idris now.");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.PERSON);
         talk.says("Dana").hears();
         assertThat(talk.state.variables())
                 .as("what is said to a person is not read as an answer")
                 .isEmpty();
-        talk.take(new Event.AgentClosed(talk.stamp(), "Idris")).hearsPart("was closed");
-        assertThat(talk.effects).contains(new Effect.Finish());
+        talk.take(new Event.AgentClosed(talk.stamp(), "Idris", "a-Idris")).hearsPart("was closed");
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
     }
 
     @Test
     void whoStopsWhileWaitingIsDone() {
         Talk talk = atMenu().says("a person").says("goodbye");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
-        assertThat(talk.effects).contains(new Effect.LeaveQueue(), new Effect.Finish());
     }
 
     @Test
@@ -108,7 +114,7 @@ class HandoffTest {
 
     @Test
     void theNobodyExitIsTakenWhereTheDesignerLedIt() {
-        FakePorts empty = world();
+        FakeWorld empty = world();
         empty.anybody = false;
         Flow flow = flow("main")
                 .choice("menu", "Which?", "A", "end", "B", "end")
@@ -123,5 +129,32 @@ class HandoffTest {
     void anEndedConversationPassesToNobody(Speaker other) {
         assertThat(Speaker.ENDED.mayPassTo(other)).isFalse();
         assertThat(other.mayPassTo(other)).isFalse();
+    }
+
+    @Test
+    void onlyWhoHasAConversationSpeaksInItAndClosesIt() {
+        Talk talk = atMenu().says("a person");
+        talk.take(new Event.AgentTook(talk.stamp(), "Idris", "a-idris", false));
+        assertThat(talk.state.agent()).isEqualTo("a-idris");
+        assertThat(talk.tell(new Event.AgentSaid(talk.stamp(), "Oona", "a-oona", "Hi")))
+                .isEqualTo(new Turn.Refused(Turn.Reason.NOT_YOURS));
+        assertThat(talk.tell(new Event.AgentClosed(talk.stamp(), "Oona", "a-oona")))
+                .isEqualTo(new Turn.Refused(Turn.Reason.NOT_YOURS));
+        assertThat(talk.tell(new Event.AgentReturned(talk.stamp(), "Oona", "a-oona")))
+                .isEqualTo(new Turn.Refused(Turn.Reason.NOT_YOURS));
+        assertThat(talk.tell(new Event.AgentTook(talk.stamp(), "Oona", "a-oona", false)))
+                .isEqualTo(new Turn.Refused(Turn.Reason.ALREADY_TAKEN));
+    }
+
+    @Test
+    void takenOverOpenlyItBelongsToWhoTookIt() {
+        Talk talk = atMenu().says("a person");
+        talk.take(new Event.AgentTook(talk.stamp(), "Idris", "a-idris", false));
+        talk.take(new Event.AgentTook(talk.stamp(), "Oona", "a-oona", true)).hears("You are talking with Oona now.");
+        talk.take(new Event.AgentSaid(talk.stamp(), "Oona", "a-oona", "Hello")).hears("Hello");
+        assertThat(talk.tell(new Event.AgentSaid(talk.stamp(), "Idris", "a-idris", "Wait")))
+                .isEqualTo(new Turn.Refused(Turn.Reason.NOT_YOURS));
+        assertThat(talk.tell(new Event.AgentTook(talk.stamp(), "Oona", "a-oona", true)))
+                .isEqualTo(new Turn.Refused(Turn.Reason.ALREADY_TAKEN));
     }
 }

@@ -3,6 +3,7 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Event;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
@@ -35,7 +36,7 @@ class InterviewTest {
     }
 
     private static Talk begun() {
-        return Talk.with(new FakePorts().knows("parking", "Parking is free.", 0.9), interview(FACTS));
+        return Talk.with(new FakeWorld().knows("parking", "Parking is free.", 0.9), interview(FACTS));
     }
 
     @Test
@@ -125,7 +126,7 @@ class InterviewTest {
 
     @Test
     void aValueLearntElsewhereThatDoesNotFitIsAskedForAgain() {
-        Talk talk = new Talk(new FakePorts(), interview(FACTS));
+        Talk talk = new Talk(new FakeWorld(), interview(FACTS));
         talk.take(new Event.Started(talk.stamp(), "web", "", "v", "", Map.of("pupils", Value.Numeric.of(900))));
         talk.hearsPart("too much");
         assertThat(talk.state.variables()).doesNotContainKey("pupils");

@@ -3,6 +3,13 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Prompt;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.StandingWords;
 import java.time.LocalDate;
@@ -18,7 +25,7 @@ class PromptTest {
         Talk talk = Talk.with(flow("main")
                 .json("{'kind':'question','id':'q','ask':['?']," + question + "}")
                 .build());
-        Prompt prompt = Prompt.of(talk.playbook, talk.state, LocalDate.parse("2026-03-10"));
+        Prompt prompt = Prompts.of(talk.playbook, talk.state, LocalDate.parse("2026-03-10"));
         assertThat(prompt).isNotNull();
         return prompt;
     }
@@ -54,7 +61,7 @@ class PromptTest {
         Release release = plain.playbook.release();
         Playbook playbook = new Playbook(new Release(
                 1, release.profile(), release.mainFlow(), release.flows(), List.of(), changed ? words : List.of()));
-        Turn turn = Engine.take(playbook, plain.state, new Event.Said(plain.stamp(), said), new FakePorts());
+        Turn turn = Engine.take(playbook, plain.state, new Event.Said(plain.stamp(), said), new FakeWorld());
         assertThat(((Turn.Taken) turn).state().speaker() == Speaker.ENDED).isEqualTo(ends);
     }
 
@@ -65,17 +72,11 @@ class PromptTest {
                 "{\"seq\":3,\"speaker\":\"bot\",\"at\":{\"flow\":\"main\",\"step\":\"q\"},\"returns\":[],\"variables\":{\"name\":\"Dana\",\"n\":4,\"yes\":true},"
                         + "\"awaiting\":{\"kind\":\"question\",\"type\":\"text\",\"offers\":[],\"tries\":1,\"asked\":\"\",\"resumes\":null},\"asked\":[],\"answered\":[],"
                         + "\"team\":\"\",\"channel\":\"web\",\"page\":\"\"}";
-        State read = mapper().readValue(state, State.class);
+        State read = Talk.stored().readValue(state, State.class);
         assertThat(read.variables()).hasSize(3);
         assertThat(read.awaiting()).isNotNull();
-        assertThat(read.awaiting().facts()).isEmpty();
+        assertThat(read.awaiting()).isInstanceOf(com.shuttle.core.conversation.Awaiting.class);
         assertThat(json.readValue("{\"id\":\"a\",\"label\":\"A\"}", Message.Offer.class))
                 .isEqualTo(new Message.Offer("a", "A"));
-    }
-
-    private static tools.jackson.databind.json.JsonMapper mapper() {
-        return tools.jackson.databind.json.JsonMapper.builder()
-                .disable(tools.jackson.databind.DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
-                .build();
     }
 }

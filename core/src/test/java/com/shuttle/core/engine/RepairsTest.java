@@ -3,6 +3,7 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.ValueType;
 import org.junit.jupiter.api.Test;
@@ -23,7 +24,7 @@ class RepairsTest {
             .build();
 
     private static Talk at(String step) {
-        Talk talk = Talk.with(new FakePorts().knows("parking", "Parking is free.", 0.9), FLOW);
+        Talk talk = Talk.with(new FakeWorld().knows("parking", "Parking is free.", 0.9), FLOW);
         if (!step.equals("n")) {
             talk.says("Dana Whitlow");
         }

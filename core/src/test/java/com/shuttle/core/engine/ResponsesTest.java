@@ -3,6 +3,12 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.Stamp;
+import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Response;
@@ -23,8 +29,8 @@ class ResponsesTest {
     private static final Flow EMPTY =
             flow("main").message("hello", "Hello.", null).build();
 
-    private static FakePorts world() {
-        return new FakePorts().knows("parking", "Parking is free.", 0.9).knows("dogs", "On a lead.", 0.4);
+    private static FakeWorld world() {
+        return new FakeWorld().knows("parking", "Parking is free.", 0.9).knows("dogs", "On a lead.", 0.4);
     }
 
     private static Response on(Occasion occasion, String say) {
@@ -50,7 +56,7 @@ class ResponsesTest {
         talk(off(Occasion.NOT_FOUND)).says("who painted the whale?").hears("What would you like?");
         talk(on(Occasion.RELATED, "One of these?")).says("about dogs?").hears("One of these?");
         Talk unsure = talk(off(Occasion.RELATED)).says("about dogs?").hearsPart("I don't know that one");
-        assertThat(unsure.effects).contains(new Effect.NoteGap("about dogs?"));
+        assertThat(unsure.effects).contains(new Deed.NoteGap("about dogs?"));
     }
 
     @Test
@@ -65,7 +71,7 @@ class ResponsesTest {
 
     @Test
     void nobodyIsThereForOneReasonOrTheOther() {
-        FakePorts alone = world();
+        FakeWorld alone = world();
         alone.anybody = false;
         Talk talk = Talk.saying(
                 alone, List.of(on(Occasion.BUSY, "All are busy."), on(Occasion.CLOSED, "We are closed.")), FLOW);
@@ -91,8 +97,8 @@ class ResponsesTest {
 
     private static String timer(Talk talk) {
         return talk.effects.stream()
-                .filter(Effect.SetTimer.class::isInstance)
-                .map(effect -> ((Effect.SetTimer) effect).key())
+                .filter(Deed.SetTimer.class::isInstance)
+                .map(effect -> ((Deed.SetTimer) effect).key())
                 .reduce("", (first, last) -> last);
     }
 
@@ -101,7 +107,7 @@ class ResponsesTest {
         Talk talk = talk(on(Occasion.SILENCE, "Still there?"), on(Occasion.CLOSING, "Closing now."));
         assertThat(timer(talk)).as("before the visitor's first word").isEmpty();
         talk.says("is there parking?");
-        assertThat(talk.effects).contains(new Effect.SetTimer(timer(talk), 300));
+        assertThat(talk.effects).contains(new Deed.SetTimer(timer(talk), 300));
         String first = timer(talk);
         talk.says("parking");
         assertThat(talk.tell(new Event.TimeCame(talk.stamp(), first)))
@@ -134,12 +140,12 @@ class ResponsesTest {
                 .choice("menu", "What would you like?", "Nothing", "bye")
                 .end("bye", "Goodbye.")
                 .build();
-        FakePorts ports = new FakePorts()
+        FakeWorld ports = new FakeWorld()
                 .knowsAndLeads("tour", "Tours are free.", tour.name().toUpperCase());
         Talk talk = Talk.with(ports, main, tour).says("is there a tour?");
         talk.hears("Tours are free.", "First the dome, then the terrace.", "What would you like?");
-        assertThat(talk.effects).contains(new Effect.Answered("e-tour", "is there a tour?"));
-        Talk.with(new FakePorts().knowsAndLeads("tour", "Tours are free.", "nowhere"), main, tour)
+        assertThat(talk.effects).contains(new Deed.Answered("e-tour", "is there a tour?"));
+        Talk.with(new FakeWorld().knowsAndLeads("tour", "Tours are free.", "nowhere"), main, tour)
                 .says("is there a tour?")
                 .hears("Tours are free.", "What would you like?");
     }

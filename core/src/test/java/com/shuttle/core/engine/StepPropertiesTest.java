@@ -3,6 +3,14 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Prompt;
+import com.shuttle.core.conversation.Reads;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.TraceLine;
+import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.Flow;
 import java.util.ArrayList;
 import java.util.List;
@@ -110,7 +118,7 @@ class StepPropertiesTest {
     }
 
     private static Talk talk() {
-        return Talk.with(new FakePorts().knows("parking", "Free.", 0.9), MAIN);
+        return Talk.with(new FakeWorld().knows("parking", "Free.", 0.9), MAIN);
     }
 
     private static Event event(Talk talk, String line, RandomGenerator random) {
@@ -122,9 +130,9 @@ class StepPropertiesTest {
             case "<signal>" -> new Event.Signalled(talk.stamp(), key, "x");
             case "<file>" -> new Event.Sent(talk.stamp(), "f", "a.png");
             case "<secret>" -> new Event.Confided(talk.stamp(), "sealed");
-            case "<took>" -> new Event.AgentTook(talk.stamp(), "Oona");
-            case "<returned>" -> new Event.AgentReturned(talk.stamp(), "Oona");
-            case "<closed>" -> new Event.AgentClosed(talk.stamp(), "Oona");
+            case "<took>" -> new Event.AgentTook(talk.stamp(), "Oona", "a-Oona", false);
+            case "<returned>" -> new Event.AgentReturned(talk.stamp(), "Oona", "a-Oona");
+            case "<closed>" -> new Event.AgentClosed(talk.stamp(), "Oona", "a-Oona");
             default -> new Event.Said(talk.stamp(), line);
         };
     }
@@ -163,7 +171,7 @@ class StepPropertiesTest {
     @Property(tries = 150)
     void replayLeadsToTheSameStateAndStoredFormsReadBackEqual(@ForAll("lines") List<String> lines) {
         Talk talk = played(lines);
-        JsonMapper json = JsonMapper.shared();
+        JsonMapper json = Talk.stored();
         State state = State.NEW;
         for (int i = 0; i < talk.events.size(); i++) {
             Event stored = json.readValue(json.writeValueAsString(talk.events.get(i)), Event.class);
@@ -176,9 +184,9 @@ class StepPropertiesTest {
     @Property(tries = 100)
     void whatIsAwaitedCanAlwaysBeShown(@ForAll("lines") List<String> lines) {
         Talk talk = played(lines);
-        Prompt prompt = Prompt.of(talk.playbook, talk.state, java.time.LocalDate.parse("2026-03-10"));
+        Prompt prompt = Prompts.of(talk.playbook, talk.state, java.time.LocalDate.parse("2026-03-10"));
         assertThat(prompt == null).isEqualTo(talk.state.awaiting() == null);
-        JsonMapper json = JsonMapper.shared();
+        JsonMapper json = Talk.stored();
         if (prompt != null) {
             assertThat(json.readValue(json.writeValueAsString(prompt), Prompt.class))
                     .isEqualTo(prompt);

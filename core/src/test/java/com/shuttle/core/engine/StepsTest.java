@@ -3,7 +3,12 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.shuttle.core.engine.Turn.Reason;
+import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Prompt;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.conversation.Turn.Reason;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
@@ -98,11 +103,11 @@ class StepsTest {
                 .message("m", "{{x}}; {{y}}", "end")
                 .build();
         Talk picked =
-                Talk.with(flow).take(new Event.Picked(new Talk(new FakePorts(), flow).stamp(), List.of("a", "c")));
+                Talk.with(flow).take(new Event.Picked(new Talk(new FakeWorld(), flow).stamp(), List.of("a", "c")));
         picked.picks("i2").hears("Tea, Soup; Soup");
         Talk.with(flow).says("everything except cake").says("tea").hears("Tea, Soup; Tea");
         Turn refused =
-                Talk.with(flow).tell(new Event.Picked(new Talk(new FakePorts(), flow).stamp(), List.of("a", "a")));
+                Talk.with(flow).tell(new Event.Picked(new Talk(new FakeWorld(), flow).stamp(), List.of("a", "a")));
         assertThat(refused).isEqualTo(new Turn.Refused(Reason.UNKNOWN_OPTION));
     }
 
@@ -133,7 +138,7 @@ class StepsTest {
                 .message("m", "{{price}}{{bad}} {{count}}", "end")
                 .build();
         Talk talk = Talk.with(flow).says("4").hears("30 1").tookBy("cannot compute");
-        assertThat(talk.effects).contains(new Effect.Reach("Priced", new BigDecimal("30")));
+        assertThat(talk.effects).contains(new Deed.Reach("Priced", new BigDecimal("30")));
     }
 
     @Test
@@ -152,7 +157,7 @@ class StepsTest {
     }
 
     private static String visit(Flow flow, String visitor) {
-        Talk talk = new Talk(new FakePorts(), flow);
+        Talk talk = new Talk(new FakeWorld(), flow);
         talk.take(new Event.Started(talk.stamp(), "web", "", visitor, "", Map.of()));
         return talk.heard.getFirst();
     }
@@ -164,8 +169,8 @@ class StepsTest {
                 .message("m", "There.", null)
                 .build();
         Talk talk = Talk.with(flow).hears("One moment.");
-        Effect.SetTimer timer = (Effect.SetTimer) talk.effects.stream()
-                .filter(Effect.SetTimer.class::isInstance)
+        Deed.SetTimer timer = (Deed.SetTimer) talk.effects.stream()
+                .filter(Deed.SetTimer.class::isInstance)
                 .findFirst()
                 .orElseThrow();
         assertThat(timer.seconds()).isEqualTo(60);
@@ -185,7 +190,7 @@ class StepsTest {
                 .message("c", "Came: {{s}}", null)
                 .message("l", "Late.", null)
                 .build();
-        Talk talk = Talk.with(flow).hearsPart("https://bots.example/signal/t");
+        Talk talk = Talk.with(flow).hearsPart("https://bots.example/signal/k");
         String key = talk.state.awaiting().key();
         assertThat(talk.tell(new Event.Signalled(talk.stamp(), "t0-9", "")))
                 .isEqualTo(new Turn.Refused(Reason.TOO_LATE));
@@ -217,9 +222,11 @@ class StepsTest {
                 .json("{'kind':'end','id':'e','say':['Bye.'],'rating':true}")
                 .build();
         Talk talk = Talk.with(flow).says("4, it was quick").hears("Thank you.");
-        assertThat(talk.effects).contains(new Effect.Rate(4, "it was quick"), new Effect.Finish());
+        assertThat(talk.effects).contains(new Deed.Rate(4, "it was quick"));
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
         Talk picked = Talk.with(flow).picks("5").says("very kind");
-        assertThat(picked.effects).contains(new Effect.Rate(5, "very kind"), new Effect.Finish());
+        assertThat(picked.effects).contains(new Deed.Rate(5, "very kind"));
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
         assertThat(Talk.with(flow).says("no thanks").state.speaker()).isEqualTo(Speaker.ENDED);
     }
 
@@ -232,13 +239,13 @@ class StepsTest {
                 .message("b", "I am back.", null)
                 .build();
         Talk talk = Talk.with(flow);
-        assertThat(talk.effects).contains(new Effect.Queue("t", "Wants something"));
+        assertThat(talk.effects).contains(new Deed.Note("Wants something"), new Deed.Queue("t"));
         String key = talk.state.awaiting().key();
         talk.take(new Event.TimeCame(talk.stamp(), key)).hears("Nobody came.", "Leave a message?");
         Talk taken = Talk.with(flow);
-        taken.take(new Event.AgentTook(taken.stamp(), "Oona"));
+        taken.take(new Event.AgentTook(taken.stamp(), "Oona", "a-Oona", false));
         assertThat(taken.tell(new Event.TimeCame(taken.stamp(), key))).isEqualTo(new Turn.Refused(Reason.TOO_LATE));
-        taken.take(new Event.AgentReturned(taken.stamp(), "Oona")).hears("I am back.");
+        taken.take(new Event.AgentReturned(taken.stamp(), "Oona", "a-Oona")).hears("I am back.");
     }
 
     @Test
@@ -250,7 +257,7 @@ class StepsTest {
                 .json("{'kind':'go_to','id':'g','startAgain':true}")
                 .build();
         Talk talk = Talk.with(flow).says("Dana");
-        Prompt prompt = Prompt.of(talk.playbook, talk.state, LocalDate.parse("2026-03-10"));
+        Prompt prompt = Prompts.of(talk.playbook, talk.state, LocalDate.parse("2026-03-10"));
         assertThat(prompt).isNotNull();
         assertThat(prompt.typing()).isFalse();
         talk.picks("o1").hears("Name?");
@@ -265,7 +272,7 @@ class StepsTest {
                                 + "{'id':'w','label':'Page','link':'https://tarnfell.example/'},{'id':'b','label':'Hill'}],'exits':{'option:b':'step:m'}}")
                 .message("m", "The hill.", null)
                 .build();
-        Talk talk = new Talk(new FakePorts(), flow);
+        Talk talk = new Talk(new FakeWorld(), flow);
         talk.take(new Event.Started(talk.stamp(), "sms", ""));
         talk.hears("Which?\nInside\n1. Dome – an hour\n\nPage: https://tarnfell.example/\n2. Hill");
     }
@@ -278,10 +285,10 @@ class StepsTest {
                 .build();
         Talk talk =
                 Talk.remembering("name", flow).hears("Hello stranger.", "Name?").says("Dana Whitlow");
-        assertThat(talk.effects).contains(new Effect.Remember("name", new Value.Text("Dana Whitlow")));
+        assertThat(talk.effects).contains(new Deed.Remember("name", new Value.Text("Dana Whitlow")));
         Talk again = Talk.remembering("name", flow);
         assertThat(again.state.variables()).isEmpty();
-        Talk back = new Talk(new FakePorts(), flow);
+        Talk back = new Talk(new FakeWorld(), flow);
         back.take(new Event.Started(back.stamp(), "web", "", "v", "", Map.of("name", new Value.Text("Dana Whitlow"))));
         back.hears("Hello Dana.");
     }

@@ -3,6 +3,12 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Stamp;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.engine.turn.Surroundings;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import java.time.Instant;
@@ -20,7 +26,7 @@ class SurroundingsTest {
 
     private static Surroundings at(String instant, String zone) {
         Release.Profile profile = new Release.Profile("V", "GB", "Europe/London", "visits", HOURS, List.of());
-        return new Surroundings(profile, Instant.parse(instant), zone, new FakePorts());
+        return new Surroundings(profile, Instant.parse(instant), zone, new FakeWorld());
     }
 
     @ParameterizedTest
@@ -60,7 +66,7 @@ class SurroundingsTest {
     private static Turn.Taken begun(Flow flow, Release.Profile profile, String instant) {
         Release release = new Release(1, profile, "main", List.of(flow), List.of(), List.of());
         Stamp stamp = new Stamp(Instant.parse(instant), 1);
-        Turn turn = Engine.take(new Playbook(release), State.NEW, new Event.Started(stamp, "web", ""), new FakePorts());
+        Turn turn = Engine.take(new Playbook(release), State.NEW, new Event.Started(stamp, "web", ""), new FakeWorld());
         assertThat(turn).isInstanceOf(Turn.Taken.class);
         return (Turn.Taken) turn;
     }

@@ -2,7 +2,17 @@ package com.shuttle.core.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.shuttle.core.engine.Message.From;
+import com.shuttle.core.conversation.Effect;
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.conversation.Message.From;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Reads;
+import com.shuttle.core.conversation.Stamp;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.TraceLine;
+import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.conversation.Way;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Response;
@@ -12,25 +22,28 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A conversation under test: keeps state, events and reads, and checks with every turn that a replay leads to the same. */
 final class Talk {
 
-    final FakePorts ports;
+    final FakeWorld ports;
     final Playbook playbook;
     State state = State.NEW;
     List<String> heard = List.of();
     List<Effect> effects = List.of();
     List<TraceLine> trace = List.of();
+    List<Way> way = List.of();
     final List<Event> events = new ArrayList<>();
     final List<List<Reads.Read>> reads = new ArrayList<>();
 
-    Talk(FakePorts ports, Flow... flows) {
+    Talk(FakeWorld ports, Flow... flows) {
         this(ports, new Release.Profile("Vesper", "GB", "Europe/London"), List.of(), flows);
     }
 
     /** As {@link #with}, where the bot says this on occasions; its people are there on Mondays. */
-    static Talk saying(FakePorts ports, List<Response> responses, Flow flow) {
+    static Talk saying(FakeWorld ports, List<Response> responses, Flow flow) {
         Map<String, String> hours = Map.of("monday", "09:00-17:00");
         Release.Profile profile = new Release.Profile("Vesper", "GB", "Europe/London", "", hours, responses);
         Talk talk = new Talk(ports, profile, List.of(), flow);
@@ -38,12 +51,12 @@ final class Talk {
         return talk;
     }
 
-    private Talk(FakePorts ports, Release.Profile profile, List<Variable> declared, Flow... flows) {
+    private Talk(FakeWorld ports, Release.Profile profile, List<Variable> declared, Flow... flows) {
         this.ports = ports;
         this.playbook = new Playbook(new Release(1, profile, flows[0].id(), List.of(flows), declared, List.of()));
     }
 
-    static Talk with(FakePorts ports, Flow... flows) {
+    static Talk with(FakeWorld ports, Flow... flows) {
         Talk talk = new Talk(ports, flows);
         talk.take(new Event.Started(talk.stamp(), "web", "https://tarnfell.example/"));
         return talk;
@@ -53,13 +66,13 @@ final class Talk {
     static Talk remembering(String variable, Flow flow) {
         Variable declared = new Variable(variable, ValueType.PERSON_NAME, Variable.Origin.VISITOR, "");
         Talk talk = new Talk(
-                new FakePorts(), new Release.Profile("Vesper", "GB", "Europe/London"), List.of(declared), flow);
+                new FakeWorld(), new Release.Profile("Vesper", "GB", "Europe/London"), List.of(declared), flow);
         talk.take(new Event.Started(talk.stamp(), "web", ""));
         return talk;
     }
 
     static Talk with(Flow... flows) {
-        return with(new FakePorts(), flows);
+        return with(new FakeWorld(), flows);
     }
 
     Talk says(String text) {
@@ -85,6 +98,7 @@ final class Talk {
             state = taken.state();
             effects = taken.effects();
             trace = taken.trace();
+            way = taken.way();
             heard = taken.messages().stream()
                     .filter(message -> message.from() != From.VISITOR)
                     .map(Message::text)
@@ -93,6 +107,15 @@ final class Talk {
             reads.add(recorder.reads());
         }
         return turn;
+    }
+
+    /** Reads and writes as the stores do. */
+    static JsonMapper stored() {
+        return JsonMapper.builder()
+                .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
+                .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+                .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                .build();
     }
 
     Stamp stamp() {

@@ -2,6 +2,7 @@ package com.shuttle.core.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import java.util.Map;

@@ -1,0 +1,246 @@
+package com.shuttle.core.conversation;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.reading.Value;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** What a conversation waits for. Stored as JSON within the state; the names below are the stored ones. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = Awaiting.Reply.class, name = "question"),
+    @JsonSubTypes.Type(value = Awaiting.Pick.class, name = "choice"),
+    @JsonSubTypes.Type(value = Awaiting.Facts.class, name = "interview"),
+    @JsonSubTypes.Type(value = Awaiting.Confirm.class, name = "confirm"),
+    @JsonSubTypes.Type(value = Awaiting.Which.class, name = "which"),
+    @JsonSubTypes.Type(value = Awaiting.OpenQuestion.class, name = "answer"),
+    @JsonSubTypes.Type(value = Awaiting.Suggestion.class, name = "suggestion"),
+    @JsonSubTypes.Type(value = Awaiting.Next.class, name = "next"),
+    @JsonSubTypes.Type(value = Awaiting.Time.class, name = "time"),
+    @JsonSubTypes.Type(value = Awaiting.Signal.class, name = "signal"),
+    @JsonSubTypes.Type(value = Awaiting.Rating.class, name = "rating"),
+    @JsonSubTypes.Type(value = Awaiting.Comment.class, name = "comment"),
+    @JsonSubTypes.Type(value = Awaiting.Person.class, name = "agent"),
+    @JsonSubTypes.Type(value = Awaiting.Result.class, name = "result")
+})
+@JsonInclude(JsonInclude.Include.NON_DEFAULT)
+public sealed interface Awaiting {
+
+    /** The options that may be picked now. */
+    default List<Offer> offers() {
+        return List.of();
+    }
+
+    /** Failed answers so far. */
+    default int tries() {
+        return 0;
+    }
+
+    /** The same after another failed answer. */
+    default Awaiting onceMore() {
+        return this;
+    }
+
+    /** Of the timer, signal or errand that ends the waiting; empty for none. */
+    default String key() {
+        return "";
+    }
+
+    /** What is asked for; null where that has no type. */
+    default @Nullable ValueType type() {
+        return null;
+    }
+
+    /** Whether an option may be picked now. */
+    default boolean offers(String option) {
+        return offers().stream()
+                .anyMatch(offer -> offer.id().equals(option) && offer.link().isBlank());
+    }
+
+    /** The reply to a Question step. */
+    record Reply(@Nullable ValueType type, List<Offer> offers, int tries) implements Awaiting {
+        public Reply {
+            offers = orNone(offers);
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Reply(type, offers, tries + 1);
+        }
+    }
+
+    /** An option of a Choice step. */
+    record Pick(List<Offer> offers, int tries) implements Awaiting {
+        public Pick {
+            offers = orNone(offers);
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Pick(offers, tries + 1);
+        }
+    }
+
+    /**
+     * Facts of an Interview step, or its confirmation.
+     *
+     * @param type  of the only fact asked for; null where it is not one
+     * @param facts the variables being asked for; empty while it reads back
+     */
+    record Facts(@Nullable ValueType type, List<Offer> offers, int tries, List<String> facts) implements Awaiting {
+        public Facts {
+            offers = orNone(offers);
+            facts = facts == null ? List.of() : List.copyOf(facts);
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Facts(type, offers, tries + 1, facts);
+        }
+    }
+
+    /** Whether an answer was read rightly. @param values the answer @param resumes what was awaited before */
+    record Confirm(List<Offer> offers, int tries, Awaiting resumes, List<Value> values) implements Awaiting {
+        public Confirm {
+            offers = orNone(offers);
+            values = List.copyOf(values);
+        }
+
+        public Value value() {
+            return values.getFirst();
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Confirm(offers, tries + 1, resumes, values);
+        }
+    }
+
+    /**
+     * Which of several readings was meant.
+     *
+     * @param resumes what was awaited before
+     * @param values  the readings, in the order of the offers
+     */
+    record Which(List<Offer> offers, int tries, Awaiting resumes, List<Value> values) implements Awaiting {
+        public Which {
+            offers = orNone(offers);
+            values = List.copyOf(values);
+        }
+
+        @Override
+        public @Nullable ValueType type() {
+            return resumes.type();
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Which(offers, tries + 1, resumes, values);
+        }
+    }
+
+    /** A question for an Answer step. */
+    record OpenQuestion(int tries) implements Awaiting {
+        @Override
+        public Awaiting onceMore() {
+            return new OpenQuestion(tries + 1);
+        }
+    }
+
+    /**
+     * One of several entries that may have been meant.
+     *
+     * @param asked   the question it is for
+     * @param resumes what was awaited before; null for nothing
+     */
+    record Suggestion(
+            List<Offer> offers,
+            int tries,
+            String asked,
+            @Nullable Awaiting resumes) implements Awaiting {
+        public Suggestion {
+            offers = orNone(offers);
+            asked = asked == null ? "" : asked;
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Suggestion(offers, tries + 1, asked, resumes);
+        }
+    }
+
+    /** Whatever the visitor likes; a few things are offered. */
+    record Next(List<Offer> offers) implements Awaiting {
+        public Next {
+            offers = orNone(offers);
+        }
+    }
+
+    /** A time to come. */
+    record Time(String key) implements Awaiting {}
+
+    /** A signal from outside. */
+    record Signal(String key) implements Awaiting {}
+
+    /** How the conversation was. */
+    record Rating(List<Offer> offers, int tries) implements Awaiting {
+        public Rating {
+            offers = orNone(offers);
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Rating(offers, tries + 1);
+        }
+    }
+
+    /** A word beside the rating. @param values the rating */
+    record Comment(List<Offer> offers, List<Value> values) implements Awaiting {
+        public Comment {
+            offers = orNone(offers);
+            values = List.copyOf(values);
+        }
+
+        /** The rating, 1 to 5. */
+        public int stars() {
+            return values.getFirst() instanceof Value.Numeric(BigDecimal stars) ? stars.intValue() : 1;
+        }
+    }
+
+    /** A person. @param key of the timer after which nobody is thought to come; empty for none */
+    record Person(String key) implements Awaiting {
+        public Person {
+            key = key == null ? "" : key;
+        }
+    }
+
+    /**
+     * The result of an errand without which an event could not be taken.
+     *
+     * @param question what the result is about
+     * @param event    the event, which is taken again when the result has come
+     * @param resumes  what was awaited before it
+     * @param opinions what has come so far, by the question it is about
+     */
+    record Result(
+            String key,
+            String question,
+            Event event,
+            @Nullable Awaiting resumes,
+            Map<String, Finding> opinions) implements Awaiting {
+        public Result {
+            opinions = opinions == null ? Map.of() : Map.copyOf(opinions);
+        }
+    }
+
+    private static List<Offer> orNone(@Nullable List<Offer> offers) {
+        return offers == null ? List.of() : List.copyOf(offers);
+    }
+}

@@ -1,0 +1,36 @@
+package com.shuttle.core.conversation;
+
+import com.shuttle.core.reading.Value;
+import java.math.BigDecimal;
+import org.jspecify.annotations.Nullable;
+
+/** Something that is written to the database in the turn's transaction, by the one handler of its type. */
+public sealed interface Deed extends Effect {
+
+    /** Puts the conversation before the people of a team; empty for any team. */
+    record Queue(String team) implements Deed {}
+
+    /** A line for whoever takes the conversation; visitors never see it. */
+    record Note(String text) implements Deed {}
+
+    /** The visitor has left name and email; {@code phone} may be empty. Sent again when one of them changes. */
+    record KeepLead(String name, String email, String phone) implements Deed {}
+
+    /** A question that no knowledge answered. */
+    record NoteGap(String question) implements Deed {}
+
+    /** A question was answered by the entry or article of this ref. */
+    record Answered(String ref, String question) implements Deed {}
+
+    /** Sends {@link Event.TimeCame} with this key after so many seconds, once, after a restart too. */
+    record SetTimer(String key, long seconds) implements Deed {}
+
+    /** Keeps a visitor variable for conversations to come; null forgets it. */
+    record Remember(String variable, @Nullable Value value) implements Deed {}
+
+    /** A milestone was reached; {@code value} is 0 where it has none. */
+    record Reach(String milestone, BigDecimal value) implements Deed {}
+
+    /** The visitor rated the conversation, 1 to 5; {@code comment} may be empty. Sent again with the comment. */
+    record Rate(int stars, String comment) implements Deed {}
+}

@@ -1,0 +1,198 @@
+package com.shuttle.core.conversation;
+
+import com.shuttle.core.expression.Expressions;
+import com.shuttle.core.flow.Branches;
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Variable;
+import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.Words;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+
+/** A release made ready for the engine: steps by place, phrases by their words. Immutable and thread-safe. */
+public final class Playbook {
+
+    /** What visitors type to get to a flow. */
+    public record Phrase(String normal, String flow) {}
+
+    private final Release release;
+    private final Map<Place, Step> steps = new HashMap<>();
+    private final Map<String, Place> starts = new HashMap<>();
+    private final Map<String, ValueType> variables = new LinkedHashMap<>();
+    private final List<Phrase> phrases = new ArrayList<>();
+    private final Expressions expressions;
+    private final List<Slot> slots;
+
+    public Playbook(Release release) {
+        this.release = release;
+        release.variables().forEach(variable -> variables.put(variable.name(), variable.type()));
+        release.flows().forEach(flow -> flow.variables().forEach(variables::putIfAbsent));
+        computed(release);
+        this.expressions = new Expressions(variables);
+        this.slots = slots(release);
+        for (Flow flow : release.flows()) {
+            List<Step> all = flow.allSteps();
+            all.forEach(step -> steps.put(new Place(flow.id(), step.id()), step));
+            if (!all.isEmpty()) {
+                starts.put(flow.id(), new Place(flow.id(), all.getFirst().id()));
+            }
+            for (String phrase : flow.phrases()) {
+                String normal = Words.normal(phrase);
+                if (!normal.isEmpty()) {
+                    phrases.add(new Phrase(normal, flow.id()));
+                }
+            }
+        }
+    }
+
+    /** Variables that only a Compute step sets have the type its expression comes to; text where that is unclear. */
+    private void computed(Release release) {
+        for (int round = 0; round < 2; round++) {
+            Expressions known = null;
+            for (Flow flow : release.flows()) {
+                for (Step step : flow.allSteps()) {
+                    if (!(step instanceof Step.Compute compute)) {
+                        continue;
+                    }
+                    for (Branches.Assignment set : compute.sets()) {
+                        if (!set.variable().isBlank() && !variables.containsKey(set.variable())) {
+                            known = known == null ? new Expressions(variables) : known;
+                            ValueType type = known.typeOf(set.value());
+                            type = type == null ? typeOfCounter(set) : type;
+                            if (type != null || round == 1) {
+                                variables.put(set.variable(), type == null ? ValueType.TEXT : type);
+                            }
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /** A number, for a variable that is counted on from itself ("known(n) ? n + 1 : 1"); otherwise null. */
+    private @Nullable ValueType typeOfCounter(Branches.Assignment set) {
+        Map<String, ValueType> counted = new LinkedHashMap<>(variables);
+        counted.put(set.variable(), ValueType.NUMBER);
+        return new Expressions(counted).typeOf(set.value()) == ValueType.NUMBER ? ValueType.NUMBER : null;
+    }
+
+    /** What may be read from a message that answers something else. */
+    private static List<Slot> slots(Release release) {
+        Map<String, Slot> slots = new LinkedHashMap<>();
+        for (Flow flow : release.flows()) {
+            for (Step step : flow.allSteps()) {
+                for (Wanted one : step.wants()) {
+                    if (!one.variable().isBlank() && one.type().givenAside()) {
+                        slots.putIfAbsent(
+                                one.variable(), new Slot(one.variable(), one.called(), one.type(), one.options()));
+                    }
+                }
+            }
+        }
+        return List.copyOf(slots.values());
+    }
+
+    public Expressions expressions() {
+        return expressions;
+    }
+
+    public List<Slot> slots() {
+        return slots;
+    }
+
+    /** Whether a variable outlives the conversation. */
+    public boolean ofVisitor(String variable) {
+        return release.variables().stream()
+                .anyMatch(v -> v.name().equals(variable) && v.origin() == Variable.Origin.VISITOR);
+    }
+
+    public Release release() {
+        return release;
+    }
+
+    /** The step at a place, or null if the draft has lost it. */
+    public @Nullable Step step(@Nullable Place place) {
+        return place == null ? null : steps.get(place);
+    }
+
+    /** Where conversations start, or null if the main flow is empty. */
+    public @Nullable Place start() {
+        return starts.get(release.mainFlow());
+    }
+
+    /** Every variable of every flow with its type. */
+    public Map<String, ValueType> variables() {
+        return variables;
+    }
+
+    public List<Phrase> phrases() {
+        return phrases;
+    }
+
+    @Nullable
+    public Place startOf(String flow) {
+        return starts.get(flow);
+    }
+
+    /** Where the flow of a name begins; null where this bot has none of it. Capitals do not count. */
+    @Nullable
+    public Place startOfNamed(String name) {
+        return release.flows().stream()
+                .filter(flow -> flow.name().strip().equalsIgnoreCase(name.strip()))
+                .map(flow -> startOf(flow.id()))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
+    }
+
+    public String nameOf(String flow) {
+        return release.flows().stream()
+                .filter(f -> f.id().equals(flow))
+                .map(Flow::name)
+                .findFirst()
+                .orElse(flow);
+    }
+
+    /** The place that a target names, seen from a flow; null for back, end and what does not exist. */
+    @Nullable
+    public Place place(@Nullable Target target, String fromFlow) {
+        return switch (target) {
+            case null -> null;
+            case Target.ToStep(String step) -> {
+                Place place = new Place(fromFlow, step);
+                yield steps.containsKey(place) ? place : null;
+            }
+            case Target.ToFlow(String flow) -> starts.get(flow);
+            case Target.Back ignored -> null;
+            case Target.End ignored -> null;
+        };
+    }
+
+    /** The first step of a kind, looking in {@code flow} first, then in the main flow, then in the others. */
+    public <T extends Step> @Nullable Place first(Class<T> kind, String flow) {
+        List<String> order = new ArrayList<>(List.of(flow, release.mainFlow()));
+        release.flows().forEach(f -> order.add(f.id()));
+        for (String id : order) {
+            for (Flow candidate : release.flows()) {
+                if (candidate.id().equals(id)) {
+                    for (Step step : candidate.allSteps()) {
+                        if (kind.isInstance(step)) {
+                            return new Place(id, step.id());
+                        }
+                    }
+                }
+            }
+        }
+        return null;
+    }
+}

@@ -1,0 +1,127 @@
+package com.shuttle.core.conversation;
+
+import com.shuttle.core.knowledge.Finding;
+import java.util.List;
+
+/**
+ * A question to the world during a turn.
+ *
+ * @param <R> the reply
+ */
+public sealed interface Query<R> {
+
+    /** The name under which replies are stored. */
+    String name();
+
+    /** What its replies are. */
+    Class<R> type();
+
+    /**
+     * Asks the bot's knowledge.
+     *
+     * @param turns       the visitor's latest questions, oldest first, at least one
+     * @param collections ids; empty for all of the bot's
+     */
+    record Ask(List<String> turns, List<String> collections) implements Query<Finding> {
+        public Ask {
+            turns = List.copyOf(turns);
+            collections = List.copyOf(collections);
+        }
+
+        @Override
+        public String name() {
+            return "ask";
+        }
+
+        @Override
+        public Class<Finding> type() {
+            return Finding.class;
+        }
+    }
+
+    /** The entry, article or table with this ref, as the only match of confidence 1; nothing if it is gone. */
+    record Entry(String ref) implements Query<Finding> {
+        @Override
+        public String name() {
+            return "entry";
+        }
+
+        @Override
+        public Class<Finding> type() {
+            return Finding.class;
+        }
+    }
+
+    /** Cosine similarity in meaning of {@code text} to each of {@code others}, in their order. */
+    record Closeness(String text, List<String> others) implements Query<double[]> {
+        public Closeness {
+            others = List.copyOf(others);
+        }
+
+        @Override
+        public String name() {
+            return "closeness";
+        }
+
+        @Override
+        public Class<double[]> type() {
+            return double[].class;
+        }
+    }
+
+    /** Whether anybody could take a conversation for this team now; empty for any team. */
+    record Staffed(String team) implements Query<Boolean> {
+        @Override
+        public String name() {
+            return "staffed";
+        }
+
+        @Override
+        public Class<Boolean> type() {
+            return Boolean.class;
+        }
+    }
+
+    /** Of these names of teams, in any case, those that are open now, in lower case. */
+    record Open(List<String> teams) implements Query<String[]> {
+        public Open {
+            teams = List.copyOf(teams);
+        }
+
+        @Override
+        public String name() {
+            return "open";
+        }
+
+        @Override
+        public Class<String[]> type() {
+            return String[].class;
+        }
+    }
+
+    /** The signed address that brings a signal with this key to the conversation. */
+    record SignalAddress(String key) implements Query<String> {
+        @Override
+        public String name() {
+            return "signal";
+        }
+
+        @Override
+        public Class<String> type() {
+            return String.class;
+        }
+    }
+
+    /** Whether a language model should be consulted about what was found. */
+    record Consults(Finding finding) implements Query<Boolean> {
+        @Override
+        public String name() {
+            return "consults";
+        }
+
+        @Override
+        public Class<Boolean> type() {
+            return Boolean.class;
+        }
+    }
+}

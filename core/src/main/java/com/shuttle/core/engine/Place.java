@@ -1,4 +1,0 @@
-package com.shuttle.core.engine;
-
-/** A step of a flow, by their ids. */
-public record Place(String flow, String step) {}

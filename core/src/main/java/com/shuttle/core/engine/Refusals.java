@@ -1,0 +1,92 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.Turn.Reason;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.ValueType;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** Why an event does not fit a conversation as it stands. Pure functions. */
+final class Refusals {
+
+    private Refusals() {}
+
+    /** Null where it fits. */
+    static @Nullable Reason of(Playbook playbook, State state, Event event) {
+        if (state.speaker() == Speaker.ENDED) {
+            return Reason.ENDED;
+        }
+        boolean started = state.seq() > 0 || state.at() != null;
+        if (started == event instanceof Event.Started) {
+            return Reason.OUT_OF_ORDER;
+        }
+        return switch (event) {
+            case Event.Started ignored -> null;
+            case Event.Said ignored -> null;
+            case Event.Picked picked -> offered(playbook, state, picked.options()) ? null : Reason.UNKNOWN_OPTION;
+            case Event.Sent ignored -> asksFor(state, ValueType.FILE) ? null : Reason.NOT_ASKED;
+            case Event.Confided ignored -> asksFor(state, ValueType.SECRET) ? null : Reason.NOT_ASKED;
+            case Event.TimeCame came ->
+                waitsFor(state, came.key()) && !(state.awaiting() instanceof Awaiting.Result)
+                                || !came.key().isEmpty() && came.key().equals(state.quiet())
+                        ? null
+                        : Reason.TOO_LATE;
+            case Event.Signalled signalled ->
+                waitsFor(state, signalled.key()) && state.awaiting() instanceof Awaiting.Signal
+                        ? null
+                        : Reason.TOO_LATE;
+            case Event.Came came ->
+                waitsFor(state, came.key()) && state.awaiting() instanceof Awaiting.Result ? null : Reason.TOO_LATE;
+            case Event.AgentTook took -> tookTwice(state, took);
+            case Event.AgentReturned ignored -> withPerson(state, ignored);
+            case Event.AgentSaid ignored -> withPerson(state, ignored);
+            case Event.AgentClosed closed ->
+                switch (state.speaker()) {
+                    case BOT, ENDED -> Reason.NOT_WITH_PERSON;
+                    case QUEUED -> null;
+                    case PERSON -> withPerson(state, closed);
+                };
+        };
+    }
+
+    private static @Nullable Reason tookTwice(State state, Event.AgentTook took) {
+        if (state.speaker() != Speaker.PERSON) {
+            return null;
+        }
+        return took.over() && !took.account().equals(state.agent()) ? null : Reason.ALREADY_TAKEN;
+    }
+
+    /** Only the person who has the conversation may do with it. */
+    private static @Nullable Reason withPerson(State state, Event.OfAgent event) {
+        if (state.speaker() != Speaker.PERSON) {
+            return Reason.NOT_WITH_PERSON;
+        }
+        return state.agent().isEmpty() || state.agent().equals(event.account()) ? null : Reason.NOT_YOURS;
+    }
+
+    private static boolean asksFor(State state, ValueType type) {
+        return state.awaiting() instanceof Awaiting.Reply reply && reply.type() == type;
+    }
+
+    private static boolean waitsFor(State state, String key) {
+        return state.awaiting() != null
+                && !key.isEmpty()
+                && state.awaiting().key().equals(key);
+    }
+
+    private static boolean offered(Playbook playbook, State state, List<String> options) {
+        Awaiting awaiting = state.awaiting();
+        boolean many = playbook.step(state.at()) instanceof Choice choice && choice.many();
+        return awaiting != null
+                && !options.isEmpty()
+                && (options.size() == 1
+                        || many && options.size() == Set.copyOf(options).size())
+                && options.stream().allMatch(awaiting::offers);
+    }
+}

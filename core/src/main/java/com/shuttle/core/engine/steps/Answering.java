@@ -1,0 +1,121 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.conversation.Place;
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Texts;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Occasion;
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.reading.Words;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** Answers questions of the visitor's from the knowledge, and says what is not known. For one turn. */
+public final class Answering {
+
+    /** The id of the offer that declines all suggestions; no ref is like it. */
+    public static final String NONE_OF_THESE = "-";
+
+    private final Course course;
+    private final TurnRun run;
+
+    public Answering(Course course) {
+        this.course = course;
+        this.run = course.run();
+    }
+
+    /** Answers a question that stands beside an answer in the same message, if it is surely known. */
+    public void alsoAsked(String rest) {
+        if (rest.indexOf('?') < 0) {
+            return;
+        }
+        String question = Texts.shorter(rest);
+        if (!question.endsWith("?") || Words.of(question).size() < 3) {
+            return;
+        }
+        Finding finding = ask(List.of(question), List.of());
+        if (finding.outcome() == Finding.Outcome.ANSWER) {
+            run.remember(question);
+            say(finding, "");
+        }
+    }
+
+    public void notFound(Finding finding, String question) {
+        run.trace(
+                "not in the knowledge",
+                finding.matches().isEmpty()
+                        ? "nothing like it"
+                        : "nearest “" + finding.matches().getFirst().title() + "”, confidence "
+                                + rounded(finding.confidence()));
+        run.gap(question);
+    }
+
+    /** Asks the knowledge, and the language model where one is connected; what that had to do with it is traced. */
+    public Finding ask(List<String> turns, List<String> collections) {
+        Finding found = run.ask(new Query.Ask(turns, collections));
+        Finding finding = run.consulted(turns.getLast(), found);
+        if (!finding.note().isEmpty()) {
+            run.trace("language model", finding.note());
+        }
+        return finding;
+    }
+
+    /** What came of asking, as the bot is set: one that offers nothing does not know what it is not certain of. */
+    public Finding.Outcome outcome(Finding finding) {
+        boolean offers = run.responses.of(Occasion.RELATED).on();
+        return finding.outcome() == Finding.Outcome.SUGGEST && !offers ? Finding.Outcome.NONE : finding.outcome();
+    }
+
+    /** Goes to the flow that an entry leads to, to come back here; false where it leads to none that this bot has. */
+    public boolean leadsOn(Match match) {
+        Place start = match.ties().flow().isEmpty()
+                ? null
+                : run.playbook.startOfNamed(match.ties().flow());
+        Place here = run.at();
+        if (start == null || here != null && here.flow().equals(start.flow())) {
+            return false;
+        }
+        run.trace("entry leads on", "to " + run.playbook.nameOf(start.flow()));
+        course.visit(start);
+        return true;
+    }
+
+    /** Says all that a message asked for. @param lead said first; empty for the bot's own */
+    public void say(Finding finding, String lead) {
+        run.responses.say(Occasion.FOUND, lead);
+        sayAnswer(finding.matches().getFirst());
+        finding.also().forEach(this::sayAnswer);
+    }
+
+    public void sayAnswer(Match match) {
+        run.trace(
+                "answered from knowledge",
+                "“" + match.title() + "”, confidence " + rounded(match.confidence()) + ", meaning "
+                        + rounded(match.why().meaning()) + ", words "
+                        + rounded(match.why().words()));
+        run.answeredBy(match.ref());
+        run.say(match.answers().get(run.pick(match.answers().size())));
+    }
+
+    public void suggest(Finding finding, String question, @Nullable Awaiting resumes) {
+        List<Offer> offers = new ArrayList<>();
+        finding.matches().stream()
+                .filter(match -> match.confidence() >= finding.confidence() / 3)
+                .limit(3)
+                .forEach(match -> offers.add(new Offer(match.ref(), match.title())));
+        offers.add(new Offer(NONE_OF_THESE, Phrasebook.NONE_OF_THESE));
+        run.trace("suggests", "best confidence " + rounded(finding.confidence()));
+        run.responses.say(Occasion.RELATED, "", offers);
+        run.await(new Awaiting.Suggestion(offers, 0, question, resumes));
+    }
+
+    private static String rounded(double share) {
+        return String.format(java.util.Locale.ROOT, "%.2f", share);
+    }
+}

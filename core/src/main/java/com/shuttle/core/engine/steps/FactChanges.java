@@ -1,0 +1,132 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Fact;
+import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Reader;
+import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.SeveralReader;
+import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+
+/** What a message says of an interview's facts, and which of those already known it changes. */
+final class FactChanges {
+
+    private static final Pattern CORRECTS = Pattern.compile(
+            "\\b(?:not|no|sorry|actually|wrong|instead|should be|i mean|i meant|change|correction|mistake|typo|make (?:it|that)|rather)\\b",
+            Pattern.CASE_INSENSITIVE);
+
+    private final TurnRun run;
+
+    FactChanges(TurnRun run) {
+        this.run = run;
+    }
+
+    /** What a message says of these facts. */
+    Map<Fact, Value> read(List<Fact> facts, String text) {
+        List<Fact> readable = facts.stream()
+                .filter(fact -> fact.type().givenAside() || fact.type() == ValueType.YES_NO)
+                .toList();
+        Map<String, Reading> read = SeveralReader.read(
+                text,
+                readable.stream().map(FactChanges::slot).toList(),
+                run.around().context(),
+                run.around().meaning());
+        Map<Fact, Value> values = new LinkedHashMap<>();
+        for (Fact fact : readable) {
+            if (read.get(fact.variable()) instanceof Reading.Given(Value value, int start, int end)) {
+                values.put(fact, value);
+            }
+        }
+        return values;
+    }
+
+    /**
+     * Facts known already that the message gives another value: named ("the email is wrong, it's …"), by the value that is
+     * wrong ("15, not 50"), or as the only fact of their type in a message that corrects something.
+     *
+     * @param answersNothing whether the message says nothing that was asked, so that a date or an address in it can only
+     *     be meant to replace the one known
+     */
+    Map<Fact, Value> changes(Interview interview, String text, boolean answersNothing) {
+        List<Fact> known = interview.facts().stream()
+                .filter(fact -> run.facts.knows(fact.variable()))
+                .toList();
+        boolean corrects = CORRECTS.matcher(text).find();
+        Map<Fact, Value> changes = new LinkedHashMap<>();
+        Map<Fact, Value> read = read(known, text);
+        for (Fact fact : known) {
+            Value before = run.facts.value(fact.variable());
+            Value after = read.get(fact);
+            boolean named = SeveralReader.names(text, slot(fact));
+            boolean oldValueSaid = before != null && Words.of(text).containsAll(Words.of(before.shown()));
+            boolean alone = corrects
+                    && known.stream()
+                                    .filter(other -> other.type() == fact.type())
+                                    .count()
+                            == 1;
+            if (after == null
+                    && (named
+                            || oldValueSaid && corrects
+                            || alone
+                                    && fact.type() != ValueType.YES_NO
+                                    && !fact.type().free())
+                    && Reader.reply(
+                                    fact.type(),
+                                    stripped(text),
+                                    run.around().context(fact.limits()),
+                                    fact.options(),
+                                    run.around().meaning())
+                            instanceof Reading.Given(Value value, int start, int end)
+                    && sure(fact, named, text)) {
+                after = value;
+            }
+            boolean offhand = fact.type() == ValueType.NUMBER
+                    && !corrects
+                    && !oldValueSaid
+                    && Words.of(text).size() > 4;
+            boolean said = !offhand && (corrects || named || oldValueSaid || answersNothing && telling(fact.type()));
+            if (after != null && !after.equals(before) && said) {
+                changes.put(fact, after);
+            }
+        }
+        return changes;
+    }
+
+    /** Whether a value of a type is unlikely to stand in a message by chance. */
+    private static boolean telling(ValueType type) {
+        return switch (type) {
+            case EMAIL, PHONE, DATE, DATE_TIME, TIME, MONEY, URL -> true;
+            default -> false;
+        };
+    }
+
+    /** Names and organisations are read from almost anything, so those must be named to be changed. */
+    private static boolean sure(Fact fact, boolean named, String text) {
+        return switch (fact.type()) {
+            case PERSON_NAME, COMPANY, PLACE, TEXT, LONG_TEXT ->
+                named && Words.of(text).size() > 1;
+            case YES_NO, CHOICE, MULTI_CHOICE -> named;
+            default -> true;
+        };
+    }
+
+    private static final Pattern LEAD = Pattern.compile(
+            "^\\W*(?:(?:no|sorry|actually|wait|oh|oops|hm+|not quite|almost|nearly|yes|but)\\b[\\s,.!]*)+",
+            Pattern.CASE_INSENSITIVE);
+
+    private static String stripped(String text) {
+        String bare = LEAD.matcher(text).replaceFirst("");
+        return bare.isBlank() ? text : bare;
+    }
+
+    private static Slot slot(Fact fact) {
+        return new Slot(fact.variable(), fact.label(), fact.type(), fact.options());
+    }
+}

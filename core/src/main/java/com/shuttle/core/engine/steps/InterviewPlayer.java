@@ -1,0 +1,394 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.engine.turn.AnswerCheck;
+import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Offers;
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Texts;
+import com.shuttle.core.flow.Fact;
+import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Reader;
+import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Plays an Interview. What is known, from wherever, is never asked. Each message is read for all facts: first for those
+ * that are being asked, then for the others, then for changes to facts already given. When nothing is missing, all is
+ * read back; a yes completes, anything that gives a fact another value changes it. The result does not depend on the order
+ * in which facts arrive.
+ */
+final class InterviewPlayer extends Player {
+
+    private static final Pattern DECLINES = Pattern.compile(
+            "^\\W*(?:(?:no,? )?(?:forget (?:it|that|about it)|never ?mind|cancel(?: (?:it|that|this))?|leave it|i(?:'ve| have) changed my mind|not interested|drop it|i don'?t want to (?:do|answer) (?:this|that|any of (?:this|that))|no more questions))\\b.{0,20}$",
+            Pattern.CASE_INSENSITIVE);
+
+    private final Interview step;
+    private final Asking asking;
+    private final FactChanges changes;
+
+    InterviewPlayer(Interview step, Course course) {
+        super(course);
+        this.step = step;
+        this.asking = new Asking(run);
+        this.changes = new FactChanges(run);
+    }
+
+    /** Begins, or takes up again after leaving. */
+    @Override
+    public void enter() {
+        String intro = run.sayOneOf(step.ask(), List.of());
+        List<Fact> missing = missing();
+        boolean asksItself = intro.strip().endsWith("?") && missing.size() > 1;
+        if (asksItself && fit()) {
+            run.await(new Awaiting.Facts(null, List.of(), 0, names(missing)));
+        } else {
+            next();
+        }
+    }
+
+    /** Asks for what is missing, reads back, or completes. */
+    private void next() {
+        fit();
+        List<Fact> missing = missing();
+        if (!missing.isEmpty()) {
+            ask(group(missing));
+        } else if (step.trusting()) {
+            complete();
+        } else {
+            readBack();
+        }
+    }
+
+    /** Forgets what was learnt elsewhere and is not fit here, saying so; whether all was fit. */
+    private boolean fit() {
+        boolean fit = true;
+        for (Fact fact : step.facts()) {
+            Value value = run.facts.value(fact.variable());
+            String problem = value == null ? null : AnswerCheck.problem(fact, value, run);
+            if (problem != null && value != null) {
+                run.say(Phrasebook.capital(fact.called()) + ": " + Texts.escaped(value.shown()) + ". " + problem);
+                run.facts.forget(fact.variable());
+                fit = false;
+            }
+        }
+        return fit;
+    }
+
+    private List<Fact> missing() {
+        return step.facts().stream()
+                .filter(fact ->
+                        !run.facts.knows(fact.variable()) && !(fact.optional() && run.facts.wasLeft(fact.variable())))
+                .toList();
+    }
+
+    /** The first missing fact with the others of its group. */
+    private static List<Fact> group(List<Fact> missing) {
+        Fact first = missing.getFirst();
+        return first.group().isBlank()
+                ? List.of(first)
+                : missing.stream()
+                        .filter(fact -> fact.group().equals(first.group()))
+                        .toList();
+    }
+
+    private void ask(List<Fact> facts) {
+        Fact first = facts.getFirst();
+        boolean alone = facts.size() == 1;
+        List<Offer> offers = alone ? Offers.of(first) : List.of();
+        run.sayOneOf(List.of(question(facts)), offers);
+        run.await(new Awaiting.Facts(alone ? first.type() : null, offers, 0, names(facts)));
+    }
+
+    private static String question(List<Fact> facts) {
+        Fact first = facts.getFirst();
+        if (facts.size() == 1) {
+            return first.ask().isBlank() ? Phrasebook.question(first) : first.ask();
+        }
+        return "Please tell me the "
+                + Phrasebook.all(facts.stream().map(Fact::called).toList()) + ".";
+    }
+
+    private void readBack() {
+        StringBuilder list =
+                new StringBuilder(step.readBack().isBlank() ? Phrasebook.READ_BACK : run.filled(step.readBack()));
+        for (Fact fact : step.facts()) {
+            Value value = run.facts.value(fact.variable());
+            if (value != null) {
+                list.append("\n- ")
+                        .append(Phrasebook.capital(fact.called()))
+                        .append(": **")
+                        .append(Texts.escaped(value.shown()))
+                        .append("**");
+            }
+        }
+        list.append("\n\n").append(Phrasebook.RIGHT);
+        List<Offer> offers = Offers.yesNo("Yes, all right", "No, change something");
+        run.trace("reads back", step.facts().size() + " facts");
+        run.sayPrepared(list.toString(), offers);
+        run.await(new Awaiting.Facts(null, offers, 0, List.of()));
+    }
+
+    private void complete() {
+        run.trail.add(run.at());
+        run.await(null);
+        course.leave(step, Interview.COMPLETE);
+    }
+
+    @Override
+    public void pick(Awaiting awaiting, List<String> options) {
+        String option = options.getFirst();
+        switch (awaiting) {
+            case Awaiting.Facts asked -> {
+                Fact fact = only(asked);
+                if (fact == null) {
+                    answerReadBack(option.equals(Offers.YES));
+                } else if (option.equals(Offers.SKIP)) {
+                    leaveOut(fact);
+                } else {
+                    Value value = Asking.picked(fact, option);
+                    if (value != null) {
+                        give(Map.of(fact, value), "");
+                    }
+                }
+            }
+            case Awaiting.Which which -> {
+                Value value = which.values().get(Offers.index(which.offers(), option));
+                run.trace("chosen", value.shown());
+                choose(which, value);
+            }
+            default -> {}
+        }
+    }
+
+    // Hearing
+
+    @Override
+    public boolean hearsChanges() {
+        return true;
+    }
+
+    @Override
+    public @Nullable Heard hear(Awaiting awaiting, String text) {
+        return switch (awaiting) {
+            case Awaiting.Facts asked -> hearFacts(asked, text);
+            case Awaiting.Which which -> {
+                Fact fact = which.resumes() instanceof Awaiting.Facts asked ? only(asked) : null;
+                Value value = fact == null ? null : asking.chosen(which, fact, text);
+                yield value == null
+                        ? resuming(which.resumes(), text)
+                        : new Heard("chosen", value.shown(), () -> choose(which, value));
+            }
+            default -> null;
+        };
+    }
+
+    private @Nullable Heard resuming(Awaiting before, String text) {
+        Heard heard = hear(before, text);
+        return heard == null
+                ? null
+                : new Heard(heard.rule(), heard.detail(), () -> {
+                    run.await(before);
+                    heard.act().run();
+                });
+    }
+
+    private @Nullable Heard hearFacts(Awaiting.Facts asked, String text) {
+        if (DECLINES.matcher(text).matches()) {
+            return new Heard("declined", step.name(), this::decline);
+        }
+        Heard heard = asked.facts().isEmpty() ? hearAtReadBack(text) : hearAnswer(asked, text);
+        return heard == null && Reader.reply(ValueType.EMAIL, text, run.around().context()) instanceof Reading.AskedBack
+                ? new Heard("asked back", "", () -> {
+                    run.say(Phrasebook.WHY_ASK);
+                    course.putAgain();
+                })
+                : heard;
+    }
+
+    private @Nullable Heard hearAnswer(Awaiting.Facts asked, String text) {
+        Fact only = only(asked);
+        Map<Fact, Value> given = new LinkedHashMap<>();
+        if (only != null) {
+            switch (asking.read(only, text)) {
+                case Reading.Given(Value value, int start, int end) -> given.put(only, value);
+                case Reading.Unclear(List<Value> values) -> {
+                    return Heard.of(() -> asking.which(values, asked));
+                }
+                case Reading.Refused() -> {
+                    return Heard.of(() -> refused(only));
+                }
+                case Reading.AskedBack() -> {
+                    return null;
+                }
+                case Reading.Nothing() -> {}
+            }
+        }
+        if (only == null || !only.type().free()) {
+            several(text).forEach(given::putIfAbsent);
+            given.putAll(changes.changes(step, text, given.isEmpty()));
+        }
+        if (!given.isEmpty()) {
+            return Heard.of(() -> give(given, text));
+        }
+        if (only != null) {
+            return only.optional() && saysNo(text) ? Heard.of(() -> leaveOut(only)) : null;
+        }
+        return Reader.reply(ValueType.PERSON_NAME, text, run.around().context()) instanceof Reading.Refused
+                ? Heard.of(() -> {
+                    run.say(Phrasebook.NEEDED);
+                    ask(group(missing()));
+                })
+                : null;
+    }
+
+    private @Nullable Heard hearAtReadBack(String text) {
+        Map<Fact, Value> changed = changes.changes(step, text, true);
+        if (!changed.isEmpty()) {
+            return Heard.of(() -> {
+                changed.forEach((fact, value) -> run.trace("changed", fact.variable() + " to " + value.shown()));
+                give(changed, "");
+            });
+        }
+        Boolean right = Words.looksLikeQuestion(text) ? null : yesOrNo(text);
+        return right == null ? null : Heard.of(() -> answerReadBack(right));
+    }
+
+    private void answerReadBack(boolean yes) {
+        run.trace("answer to the read-back", yes ? "right" : "not right");
+        if (yes) {
+            complete();
+        } else {
+            run.say(Phrasebook.WHAT_TO_CHANGE);
+        }
+    }
+
+    /** Keeps what is fit, says what is not, and goes on. */
+    private void give(Map<Fact, Value> given, String text) {
+        List<String> problems = new ArrayList<>();
+        List<String> changed = new ArrayList<>();
+        given.forEach((fact, value) -> {
+            String problem = AnswerCheck.problem(fact, value, run);
+            if (problem == null) {
+                Value before = run.facts.value(fact.variable());
+                run.facts.set(fact.variable(), value);
+                run.trace("fact", fact.variable() + " " + value.shown());
+                if (before != null && !before.equals(value)) {
+                    changed.add("the " + fact.called() + " to " + Texts.escaped(value.shown()));
+                }
+            } else {
+                run.trace("does not fit", problem);
+                problems.add(given.size() == 1 ? problem : Phrasebook.capital(fact.called()) + ": " + problem);
+            }
+        });
+        Awaiting awaiting = run.awaiting();
+        problems.forEach(run::say);
+        if (!changed.isEmpty()) {
+            run.sayPrepared("I've changed " + Phrasebook.all(changed) + ".", List.of());
+        }
+        if (problems.size() == given.size()
+                && awaiting instanceof Awaiting.Facts asked
+                && !asked.facts().isEmpty()) {
+            Awaiting tried = asked.onceMore();
+            run.await(tried);
+            if (tried.tries() >= step.tries()) {
+                course.giveUp(step);
+            }
+            return;
+        }
+        new Answering(course).alsoAsked(text);
+        next();
+    }
+
+    private void refused(Fact fact) {
+        run.trace("refused", fact.variable());
+        if (fact.optional()) {
+            leaveOut(fact);
+        } else if (step.exit(Interview.DECLINED.id()) != null) {
+            decline();
+        } else {
+            run.say(Phrasebook.NEEDED);
+            ask(List.of(fact));
+        }
+    }
+
+    private void leaveOut(Fact fact) {
+        run.facts.leaveOut(fact.variable());
+        next();
+    }
+
+    private void decline() {
+        run.await(null);
+        if (step.exit(Interview.DECLINED.id()) == null) {
+            run.say(Phrasebook.LEFT_OUT);
+        }
+        course.leave(step, Interview.DECLINED);
+    }
+
+    /** Takes the reading that the visitor chose of several. */
+    private void choose(Awaiting.Which which, Value value) {
+        run.await(which.resumes());
+        Fact fact = which.resumes() instanceof Awaiting.Facts asked ? only(asked) : null;
+        if (fact != null) {
+            give(Map.of(fact, value), "");
+        } else {
+            next();
+        }
+    }
+
+    /** The fact being asked for alone; null for several or none. */
+    private @Nullable Fact only(Awaiting.Facts asked) {
+        return asked.facts().size() != 1
+                ? null
+                : step.facts().stream()
+                        .filter(fact -> fact.variable().equals(asked.facts().getFirst()))
+                        .findFirst()
+                        .orElse(null);
+    }
+
+    /** Facts not yet known that the message gives. */
+    private Map<Fact, Value> several(String text) {
+        return changes.read(
+                step.facts().stream()
+                        .filter(fact -> !run.facts.knows(fact.variable()))
+                        .toList(),
+                text);
+    }
+
+    private static List<String> names(List<Fact> facts) {
+        return facts.stream().map(Fact::variable).toList();
+    }
+
+    // Once more
+
+    @Override
+    public void putAgain(Awaiting awaiting) {
+        switch (awaiting) {
+            case Awaiting.Facts ignored -> next();
+            case Awaiting.Which which -> run.sayOneOf(List.of(Phrasebook.WHICH), which.offers());
+            default -> {}
+        }
+    }
+
+    @Override
+    public int tries() {
+        return step.tries();
+    }
+
+    @Override
+    public @Nullable Wanted wanted(Awaiting awaiting) {
+        return awaiting instanceof Awaiting.Facts asked ? only(asked) : null;
+    }
+}

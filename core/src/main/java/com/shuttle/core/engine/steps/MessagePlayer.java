@@ -1,0 +1,37 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.conversation.Message.Look;
+import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.flow.Bubble;
+import com.shuttle.core.flow.ExitSlot;
+import com.shuttle.core.flow.Media;
+import com.shuttle.core.flow.Step;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** Says something and goes on. */
+final class MessagePlayer extends Player {
+
+    private final Step.Message step;
+
+    MessagePlayer(Step.Message step, Course course) {
+        super(course);
+        this.step = step;
+    }
+
+    @Override
+    public void enter() {
+        run.sayOneOf(step.say(), List.of(), look(step.media()));
+        for (Bubble bubble : step.bubbles()) {
+            run.sayOneOf(bubble.say(), List.of(), look(bubble.media()));
+        }
+        course.leave(step, ExitSlot.NEXT);
+    }
+
+    private Look look(@Nullable Media media) {
+        Media filled = media == null || media.address().isBlank()
+                ? null
+                : new Media(media.type(), run.filled(media.address()), run.filled(media.alt()));
+        return new Look(filled, step.typing(), null, false);
+    }
+}

@@ -1,0 +1,105 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Question;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Reader;
+import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Value;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What one step does in one turn. A kind overrides what it has to do with; whatever comes for a step that has nothing to do
+ * with it changes nothing.
+ */
+public abstract class Player {
+
+    protected final Course course;
+    protected final TurnRun run;
+
+    protected Player(Course course) {
+        this.course = course;
+        this.run = course.run();
+    }
+
+    /** The conversation has come to the step. Afterwards it waits, is passed on, has ended or stands elsewhere. */
+    public abstract void enter();
+
+    /** What a message says to the step; null where it says nothing. Changes nothing. */
+    public @Nullable Heard hear(Awaiting awaiting, String text) {
+        return null;
+    }
+
+    /** Whether the step hears changes to what it asks for, so that nobody else need look for them first. */
+    public boolean hearsChanges() {
+        return false;
+    }
+
+    /** Options were picked by hand; they are among those offered. */
+    public void pick(Awaiting awaiting, List<String> options) {}
+
+    /** A value came in another form than words: a secret or a file. */
+    public void given(Value value) {}
+
+    /** A suggestion that was made for this step was taken up. @param none whether none of them was meant */
+    public void suggested(boolean none) {}
+
+    /** The time that was waited for has come. */
+    public void timeCame() {}
+
+    /** The signal that was waited for has come. @param text may be empty */
+    public void signalled(String text) {}
+
+    /** The person who had the conversation gave it back; the bot has it. */
+    public void returned() {
+        run.stand(null);
+        run.say(Phrasebook.STILL_HERE);
+    }
+
+    /** The person who had the conversation closed it. */
+    public void closed() {
+        run.say(Phrasebook.CLOSED);
+        run.pass(Speaker.ENDED);
+    }
+
+    /** A flow that was gone to from here has come back. */
+    public void cameBack() {}
+
+    /** Puts what is awaited again, in fewer words. */
+    public void putAgain(Awaiting awaiting) {}
+
+    /** Failed answers after which it gives up. */
+    public int tries() {
+        return Question.TRIES;
+    }
+
+    /** What is being asked for; null for nothing in particular, or several things. */
+    public @Nullable Wanted wanted(Awaiting awaiting) {
+        return null;
+    }
+
+    /** Forgets what was answered, because the visitor goes back to it. */
+    public void forget() {}
+
+    // What several kinds have in common
+
+    /** Whether a text is a plain no. */
+    protected boolean saysNo(String text) {
+        return yesOrNo(text) == Boolean.FALSE;
+    }
+
+    /** Yes, no, or null for neither. */
+    protected @Nullable Boolean yesOrNo(String text) {
+        return Reader.reply(ValueType.YES_NO, text, run.around().context())
+                        instanceof Reading.Given(Value.YesNo(boolean yes), int start, int end)
+                ? (Boolean) yes
+                : null;
+    }
+}

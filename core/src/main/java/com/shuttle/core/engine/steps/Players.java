@@ -1,0 +1,39 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.flow.Answer;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Experiment;
+import com.shuttle.core.flow.HandOff;
+import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.Question;
+import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.Wait;
+import org.jspecify.annotations.Nullable;
+
+/** The player of each kind of step. */
+public final class Players {
+
+    private Players() {}
+
+    /** @param step null where the conversation stands nowhere, or the draft has lost the step */
+    public static Player of(@Nullable Step step, Course course) {
+        return switch (step) {
+            case null -> new NowherePlayer(course);
+            case Step.Message message -> new MessagePlayer(message, course);
+            case Question question -> new QuestionPlayer(question, course);
+            case Choice choice -> new ChoicePlayer(choice, course);
+            case Interview interview -> new InterviewPlayer(interview, course);
+            case Answer answer -> new AnswerPlayer(answer, course);
+            case Step.Branch branch -> new BranchPlayer(branch, course);
+            case Experiment experiment -> new ExperimentPlayer(experiment, course);
+            case Step.Compute compute -> new ComputePlayer(compute, course);
+            case Wait wait -> new WaitPlayer(wait, course);
+            case HandOff handOff -> new HandOffPlayer(handOff, course);
+            case Step.Milestone milestone -> new MilestonePlayer(milestone, course);
+            case Step.Typing typing -> new TypingPlayer(typing, course);
+            case Step.GoTo goTo -> new GoToPlayer(goTo, course);
+            case Step.End end -> new EndPlayer(end, course);
+        };
+    }
+}

@@ -1,0 +1,291 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Message.Look;
+import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.engine.turn.AnswerCheck;
+import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Offers;
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Texts;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Question;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Reader;
+import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** Asks for one thing and keeps it. */
+final class QuestionPlayer extends Player {
+
+    private final Question step;
+    private final Asking asking;
+
+    QuestionPlayer(Question step, Course course) {
+        super(course);
+        this.step = step;
+        this.asking = new Asking(run);
+    }
+
+    @Override
+    public void enter() {
+        Value known = run.facts.value(step.variable());
+        boolean left = step.optional() && run.facts.wasLeft(step.variable());
+        if (step.skipWhenKnown() && (known != null || left)) {
+            String problem = known == null ? null : AnswerCheck.problem(step, known, run);
+            if (problem == null) {
+                run.trace("skipped", step.variable() + " is already " + (left ? "left out" : "known"));
+                if (left) {
+                    course.leave(step, Question.SKIPPED, Question.ANSWERED);
+                } else {
+                    course.leave(step, Question.ANSWERED);
+                }
+                return;
+            }
+            run.trace("does not fit", problem);
+            run.say(problem);
+            run.facts.forget(step.variable());
+        }
+        List<Offer> offers = Offers.of(step);
+        Look look = new Look(null, 0, step.type() == ValueType.RATING ? Choice.Layout.BUTTONS : null, false);
+        run.sayOneOf(step.ask(), offers, look);
+        run.await(awaiting());
+    }
+
+    private Awaiting.Reply awaiting() {
+        return new Awaiting.Reply(step.type(), Offers.of(step), 0);
+    }
+
+    // Hearing
+
+    @Override
+    public @Nullable Heard hear(Awaiting awaiting, String text) {
+        return switch (awaiting) {
+            case Awaiting.Reply ignored -> hearReply(text);
+            case Awaiting.Confirm confirm -> hearConfirmation(confirm, text);
+            case Awaiting.Which which -> {
+                Value value = asking.chosen(which, step, text);
+                yield value == null
+                        ? resuming(which.resumes(), text)
+                        : new Heard("chosen", value.shown(), () -> chosen(which, value));
+            }
+            default -> null;
+        };
+    }
+
+    /** What a message says to what was awaited before. */
+    private @Nullable Heard resuming(Awaiting before, String text) {
+        Heard heard = hear(before, text);
+        return heard == null
+                ? null
+                : new Heard(heard.rule(), heard.detail(), () -> {
+                    run.await(before);
+                    heard.act().run();
+                });
+    }
+
+    private @Nullable Heard hearReply(String text) {
+        if (step.type() == ValueType.FILE) {
+            return refuses(text) ? Heard.of(this::refused) : null;
+        }
+        boolean freeText = step.type().free();
+        return switch (asking.read(step, text)) {
+            case Reading.Given(Value value, int start, int end) ->
+                new Heard("answer to the question", "read " + step.type().label() + " " + value.shown(), () -> {
+                    if (!step.onlyThis() && !freeText) {
+                        asking.keepWhatElse(blanked(text, start, end), List.of(step.variable()));
+                    }
+                    new Answering(course)
+                            .alsoAsked(freeText ? "" : (text.substring(0, start) + " " + text.substring(end)).strip());
+                    take(value);
+                });
+            case Reading.Unclear(List<Value> candidates) ->
+                Heard.of(() -> {
+                    if (!step.onlyThis()) {
+                        asking.keepWhatElse(text, List.of(step.variable()));
+                    }
+                    asking.which(candidates, before());
+                });
+            case Reading.Refused() -> Heard.of(this::refused);
+            case Reading.AskedBack() ->
+                new Heard("asked back", step.type().label(), () -> {
+                    run.say(step.hint().isBlank() ? Phrasebook.WHY_ASK : step.hint());
+                    course.putAgain();
+                });
+            case Reading.Nothing() -> step.optional() && saysNo(text) ? Heard.of(this::refused) : null;
+        };
+    }
+
+    private @Nullable Heard hearConfirmation(Awaiting.Confirm confirm, String text) {
+        if (step.type() != ValueType.YES_NO
+                && !step.type().free()
+                && asking.read(step, text) instanceof Reading.Given(Value value, int start, int end)
+                && !value.equals(confirm.value())) {
+            return Heard.of(() -> {
+                run.await(confirm.resumes());
+                take(value);
+            });
+        }
+        Boolean right = yesOrNo(text);
+        return right == null ? null : Heard.of(() -> confirmed(confirm, right));
+    }
+
+    private boolean refuses(String text) {
+        return Reader.reply(ValueType.EMAIL, text, run.around().context()) instanceof Reading.Refused
+                || step.optional() && Words.of(text).contains("no");
+    }
+
+    private static String blanked(String text, int start, int end) {
+        return start == 0 && end == text.length() ? "" : text.substring(0, start) + " ; " + text.substring(end);
+    }
+
+    // Picking
+
+    @Override
+    public void pick(Awaiting awaiting, List<String> options) {
+        String option = options.getFirst();
+        switch (awaiting) {
+            case Awaiting.Reply ignored -> {
+                Value value = Asking.picked(step, option);
+                if (value == null) {
+                    skip();
+                } else {
+                    take(value);
+                }
+            }
+            case Awaiting.Confirm confirm -> confirmed(confirm, option.equals(Offers.YES));
+            case Awaiting.Which which -> {
+                Value value = which.values().get(Offers.index(which.offers(), option));
+                run.trace("chosen", value.shown());
+                chosen(which, value);
+            }
+            default -> {}
+        }
+    }
+
+    @Override
+    public void given(Value value) {
+        run.trace("answer to the question", step.type().label());
+        keep(value);
+    }
+
+    // Taking
+
+    private void chosen(Awaiting.Which which, Value value) {
+        run.await(which.resumes());
+        take(value);
+    }
+
+    private void confirmed(Awaiting.Confirm confirm, boolean right) {
+        run.trace("confirmed", right ? "right" : "not right");
+        run.await(confirm.resumes());
+        if (right) {
+            keep(confirm.value());
+        } else {
+            course.putAgain();
+        }
+    }
+
+    /** Takes a fit value: reads it back first where the question wants that, otherwise keeps it and goes on. */
+    private void take(Value value) {
+        String problem = AnswerCheck.problem(step, value, run);
+        if (problem != null) {
+            unfit(problem);
+        } else if (step.confirm()) {
+            List<Offer> offers = Offers.yesNo("Yes, that's right", "No");
+            run.trace("reads back", value.shown());
+            run.sayOneOf(List.of("**" + Texts.escaped(value.shown()) + "** – " + Phrasebook.RIGHT), offers);
+            run.await(new Awaiting.Confirm(offers, 0, before(), List.of(value)));
+        } else {
+            keep(value);
+        }
+    }
+
+    private Awaiting before() {
+        Awaiting before = run.awaiting();
+        return before == null ? awaiting() : before;
+    }
+
+    /** Says why an answer does not fit and waits for another one, up to the number of tries. */
+    private void unfit(String problem) {
+        Awaiting tried = (run.awaiting() instanceof Awaiting.Reply reply ? reply : awaiting()).onceMore();
+        run.trace("does not fit", problem);
+        run.await(tried);
+        run.say(problem);
+        if (tried.tries() >= step.tries()) {
+            course.giveUp(step);
+        }
+    }
+
+    private void keep(Value value) {
+        if (!step.variable().isBlank()) {
+            run.facts.set(step.variable(), value);
+        }
+        run.trail.add(run.at());
+        run.await(null);
+        if (!step.reply().isBlank()) {
+            run.say(step.reply());
+        }
+        course.leave(step, Question.ANSWERED);
+    }
+
+    private void refused() {
+        run.trace("refused", step.type().label());
+        if (step.optional()) {
+            skip();
+        } else if (step.exit(Question.GAVE_UP.id()) != null) {
+            course.leave(step, Question.GAVE_UP);
+        } else {
+            run.say(Phrasebook.NEEDED);
+            course.putAgain();
+        }
+    }
+
+    /** The visitor leaves an optional question out; the default takes its place. */
+    private void skip() {
+        run.trace("left out", step.variable());
+        run.await(null);
+        if (!step.variable().isBlank()) {
+            run.facts.leaveOut(step.variable());
+            if (!step.fallback().isBlank()
+                    && Reader.reply(step.type(), step.fallback(), run.around().context())
+                            instanceof Reading.Given(Value value, int start, int end)) {
+                run.facts.set(step.variable(), value);
+            }
+        }
+        course.leave(step, Question.SKIPPED, Question.ANSWERED);
+    }
+
+    // Once more
+
+    @Override
+    public void putAgain(Awaiting awaiting) {
+        switch (awaiting) {
+            case Awaiting.Reply reply ->
+                run.sayOneOf(step.wordings().stream().map(Texts::shorter).toList(), reply.offers());
+            case Awaiting.Confirm confirm -> run.sayOneOf(List.of(Phrasebook.WHICH), confirm.offers());
+            case Awaiting.Which which -> run.sayOneOf(List.of(Phrasebook.WHICH), which.offers());
+            default -> {}
+        }
+    }
+
+    @Override
+    public int tries() {
+        return step.tries();
+    }
+
+    @Override
+    public Wanted wanted(Awaiting awaiting) {
+        return step;
+    }
+
+    @Override
+    public void forget() {
+        run.facts.forget(step.variable());
+    }
+}

@@ -1,0 +1,60 @@
+package com.shuttle.core.engine.turn;
+
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.expression.Expressions;
+import com.shuttle.core.reading.Value;
+import java.time.LocalDateTime;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** Evaluates expressions over what a conversation knows at this moment of its turn. */
+public final class Evaluator {
+
+    private final TurnRun run;
+
+    public Evaluator(TurnRun run) {
+        this.run = run;
+    }
+
+    /** The variables that the engine sets. */
+    public Map<String, Value> system() {
+        LocalDateTime now = run.around().now();
+        Map<String, Value> system = new LinkedHashMap<>();
+        system.put("channel", new Value.Text(run.channel()));
+        system.put("page", new Value.Text(run.page()));
+        system.put("country", new Value.Text(run.playbook.release().profile().region()));
+        system.put("bot", new Value.Text(run.playbook.release().profile().name()));
+        system.put("today", new Value.Day(now.toLocalDate()));
+        system.put("now", new Value.Moment(now));
+        system.put("hour", Value.Numeric.of(now.getHour()));
+        system.put("weekday", new Value.Text(now.getDayOfWeek().name().toLowerCase(Locale.ROOT)));
+        system.put("in_hours", new Value.YesNo(run.around().inHours()));
+        system.put("returning", new Value.YesNo(run.isReturning()));
+        return system;
+    }
+
+    /** What an expression comes to now; {@code also} stands in for variables of the same name. */
+    public Expressions.Result evaluate(String expression, Map<String, Value> also) {
+        Map<String, Value> values = new LinkedHashMap<>(run.facts.all());
+        values.putAll(system());
+        values.putAll(also);
+        List<String> teams = List.copyOf(run.playbook.expressions().teams(expression));
+        return run.playbook
+                .expressions()
+                .evaluate(expression, values, teams.isEmpty() ? List.of() : List.of(run.ask(new Query.Open(teams))));
+    }
+
+    /** Whether a condition holds; one that cannot be told does not, and the trace says why. */
+    public boolean holds(String condition, Map<String, Value> also) {
+        return switch (evaluate(condition, also)) {
+            case Expressions.Result.Given(Value.YesNo(boolean yes)) -> yes;
+            case Expressions.Result.Given given -> false;
+            case Expressions.Result.Failed(String why) -> {
+                run.trace("cannot tell", condition + ": " + why);
+                yield false;
+            }
+        };
+    }
+}

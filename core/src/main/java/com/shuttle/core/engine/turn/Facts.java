@@ -1,0 +1,96 @@
+package com.shuttle.core.engine.turn;
+
+import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Effect;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Value;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+
+/** What is known so far in a turn: the values of variables, and which of them the visitor did not want to give. For one turn. */
+public final class Facts {
+
+    private final Playbook playbook;
+    private final Consumer<Effect> effects;
+    private final Map<String, Value> variables;
+    private final List<String> left;
+    private boolean leadTouched;
+
+    public Facts(Playbook playbook, State state, Consumer<Effect> effects) {
+        this.playbook = playbook;
+        this.effects = effects;
+        this.variables = new LinkedHashMap<>(state.variables());
+        this.left = new ArrayList<>(state.left());
+    }
+
+    /** Takes over what is known of the visitor from earlier conversations. */
+    public void knownBefore(Map<String, Value> known) {
+        playbook.variables().keySet().stream()
+                .filter(known::containsKey)
+                .forEach(name -> variables.put(name, known.get(name)));
+    }
+
+    @Nullable
+    public Value value(String variable) {
+        return variables.get(variable);
+    }
+
+    public boolean knows(String variable) {
+        return variables.containsKey(variable);
+    }
+
+    public Map<String, Value> all() {
+        return Collections.unmodifiableMap(variables);
+    }
+
+    public void set(String variable, Value value) {
+        Value before = variables.put(variable, value);
+        left.remove(variable);
+        if (value.equals(before)) {
+            return;
+        }
+        if (playbook.ofVisitor(variable)) {
+            effects.accept(new Deed.Remember(variable, value));
+        }
+        ValueType type = playbook.variables().get(variable);
+        leadTouched |= Leads.concerns(type);
+    }
+
+    public void forget(String variable) {
+        variables.remove(variable);
+    }
+
+    /** Forgets all but what is the visitor's own. */
+    public void forgetAll() {
+        variables.keySet().removeIf(name -> !playbook.ofVisitor(name));
+        left.clear();
+    }
+
+    /** Notes that the visitor did not want to tell. */
+    public void leaveOut(String variable) {
+        left.remove(variable);
+        left.add(variable);
+    }
+
+    public boolean wasLeft(String variable) {
+        return left.contains(variable);
+    }
+
+    public List<String> left() {
+        return left;
+    }
+
+    /** Tells of the lead if something of it has changed. */
+    public void tellLead() {
+        if (leadTouched) {
+            Leads.of(variables, playbook.variables()).ifPresent(effects);
+        }
+    }
+}

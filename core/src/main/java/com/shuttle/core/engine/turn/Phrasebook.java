@@ -1,0 +1,116 @@
+package com.shuttle.core.engine.turn;
+
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Wanted;
+import java.util.List;
+
+/** What the bot says where the designer has not written anything. English. */
+public final class Phrasebook {
+
+    public static final String APOLOGY =
+            "Sorry, something on my side went round in circles. Let me get a person for you.";
+    public static final String NONE_OF_THESE = "None of these";
+    public static final String WHICH = "Which of these do you mean?";
+    public static final String OFFER_PERSON = "I can't work this out on my own.";
+    public static final String ENDED = "Thank you, and goodbye for now.";
+    public static final String STILL_HERE = "No problem, I'm back. Ask me anything.";
+    public static final String NOTHING_BEFORE = "There is no earlier question to go back to.";
+    public static final String WHY_ASK = "I ask so that the right person can help you properly.";
+    public static final String NEEDED =
+            "That's all right. I can't go on without it, though; you can also ask for a person at any time.";
+    public static final String CLOSED = "This conversation was closed. Thank you for getting in touch.";
+    public static final String RESTING = "Is there anything you would like to ask?";
+
+    public static final String UNFIT = "That does not fit here, I'm afraid.";
+    public static final String RIGHT = "Is that right?";
+    public static final String READ_BACK = "Let me read that back:";
+    public static final String WHAT_TO_CHANGE =
+            "Of course. What should I change? You can say it like “the email is …” or “15, not 50”.";
+    public static final String STILL_WAITING = "I'm still waiting here and will go on by myself.";
+    public static final String TOO_LONG = "That took too long, I'm afraid.";
+    public static final String RATE = "How was this conversation for you?";
+    public static final String COMMENT = "Thank you. Would you like to add a word?";
+    public static final String THANKS = "Thank you.";
+    public static final String SEND_FILE = "Please send it as a file.";
+    public static final String LEFT_OUT = "All right, I'll leave that out.";
+
+    private Phrasebook() {}
+
+    /** "Monday, Tuesday or Friday". */
+    public static String either(List<String> words) {
+        return words.size() < 2
+                ? String.join("", words)
+                : String.join(", ", words.subList(0, words.size() - 1)) + " or " + words.getLast();
+    }
+
+    /** "your name, the email and the date". */
+    public static String all(List<String> words) {
+        return words.size() < 2
+                ? String.join("", words)
+                : String.join(", ", words.subList(0, words.size() - 1)) + " and " + words.getLast();
+    }
+
+    public static String capital(String word) {
+        return word.isEmpty() ? word : Character.toUpperCase(word.charAt(0)) + word.substring(1);
+    }
+
+    /** The question for a fact that has none of its own. */
+    public static String question(Wanted wanted) {
+        String called = wanted.called();
+        return switch (wanted.type()) {
+            case PERSON_NAME -> "What is " + the(called) + "?";
+            case DATE -> "Which day, for the " + called + "?";
+            case TIME -> "What time, for the " + called + "?";
+            case DATE_TIME -> "Which day and time, for the " + called + "?";
+            case YES_NO -> capital(called) + ": yes or no?";
+            case CHOICE -> capital(called) + ": " + either(labels(wanted)) + "?";
+            case MULTI_CHOICE -> capital(called) + ": which of " + all(labels(wanted)) + "?";
+            case NUMBER ->
+                called.startsWith("number of ")
+                        ? "How many " + called.substring(10) + "?"
+                        : "What number, for the " + called + "?";
+            default -> "What is " + the(called) + "?";
+        };
+    }
+
+    private static String the(String called) {
+        return called.matches("(?i)(?:the|your|a|an|any)\\b.*") ? called : "the " + called;
+    }
+
+    private static List<String> labels(Wanted wanted) {
+        return wanted.options().stream().map(option -> option.label()).toList();
+    }
+
+    public static String joined(String agent) {
+        return "You are talking with " + agent + " now.";
+    }
+
+    /** Error words for a type, with more help on later tries. */
+    public static String retry(ValueType type, int tries) {
+        List<String> words = switch (type) {
+            case TEXT, LONG_TEXT -> List.of("Could you put that in words?");
+            case PERSON_NAME -> List.of("I didn't catch a name there.", "Just the name is enough, like “Robin Vale”.");
+            case COMPANY -> List.of("I didn't catch the name of an organisation there.", "Just its name is enough.");
+            case EMAIL ->
+                List.of(
+                        "That doesn't look like an email address.",
+                        "An email address has an @ in it, like robin@example.org.");
+            case PHONE ->
+                List.of(
+                        "I couldn't read a phone number there.",
+                        "Please type the number with its area code, or with + and the country.");
+            case NUMBER, RATING, SLIDER -> List.of("I need a number here.", "Digits work best, like 12.");
+            case MONEY -> List.of("I need an amount of money here.", "A number is enough, like 250.");
+            case DATE -> List.of("I couldn't read a day there.", "Please type it like 3 May, or “next Monday”.");
+            case TIME -> List.of("I couldn't read a time there.", "Please type it like 14:30 or 2.30 pm.");
+            case DATE_TIME -> List.of("I need a day and a time.", "Please type both, like 3 May at 14:30.");
+            case URL -> List.of("That doesn't look like a web address.", "It looks like example.org.");
+            case PLACE -> List.of("I didn't catch a place there.", "The name of a town or a postcode is enough.");
+            case YES_NO -> List.of("A yes or a no is all I need.", "Please type “yes” or “no”.");
+            case CHOICE, MULTI_CHOICE -> List.of("I didn't find that among the options.");
+            case FILE -> List.of("I need a file here.");
+            case SECRET -> List.of("I need a value here.");
+        };
+        return words.get(Math.min(tries, words.size()) - 1);
+    }
+}

@@ -1,0 +1,97 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.conversation.World;
+import com.shuttle.core.knowledge.Entry.Ties;
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.knowledge.Finding.Outcome;
+import com.shuttle.core.knowledge.Finding.Source;
+import com.shuttle.core.knowledge.Finding.Why;
+import com.shuttle.core.reading.Words;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** A world for tests: known questions by a word they contain, and who is there. */
+final class FakeWorld implements World {
+
+    private final Map<String, Match> byWord = new LinkedHashMap<>();
+    boolean anybody = true;
+
+    /** Whether a language model is connected. */
+    boolean consulting;
+
+    /** Answers every question with {@code word} in it; below 0.55 it is only suggested. */
+    FakeWorld knows(String word, String answer, double confidence) {
+        byWord.put(
+                word,
+                new Match(
+                        "e-" + word,
+                        Source.ENTRY,
+                        "About " + word,
+                        confidence,
+                        List.of(answer),
+                        new Why(word, 1, 1, List.of(word))));
+        return this;
+    }
+
+    /** Answers as {@link #knows}, by an entry that leads to a flow. */
+    FakeWorld knowsAndLeads(String word, String answer, String flow) {
+        Why why = new Why(word, 1, 1, List.of(word));
+        byWord.put(
+                word,
+                new Match(
+                        "e-" + word, Source.ENTRY, "About " + word, 0.9, List.of(answer), why, new Ties("", "", flow)));
+        return this;
+    }
+
+    @Override
+    public <R> R reply(Query<R> query) {
+        return query.type()
+                .cast(
+                        switch (query) {
+                            case Query.Ask ask -> ask(ask.turns());
+                            case Query.Entry entry -> entry(entry.ref());
+                            case Query.Closeness closeness -> closeness(closeness.text(), closeness.others());
+                            case Query.Staffed staffed -> anybody;
+                            case Query.Open open ->
+                                anybody
+                                        ? open.teams().stream()
+                                                .map(name -> name.toLowerCase(Locale.ROOT))
+                                                .toArray(String[]::new)
+                                        : new String[0];
+                            case Query.SignalAddress address -> "https://bots.example/signal/" + address.key();
+                            case Query.Consults consults ->
+                                consulting && consults.finding().outcome() != Outcome.NONE;
+                        });
+    }
+
+    private Finding ask(List<String> turns) {
+        List<String> words = Words.of(turns.getLast());
+        List<Match> matches = byWord.entrySet().stream()
+                .filter(entry -> words.contains(entry.getKey()))
+                .map(Map.Entry::getValue)
+                .toList();
+        if (matches.isEmpty()) {
+            return Finding.NOTHING;
+        }
+        double best = matches.getFirst().confidence();
+        return new Finding(best >= 0.55 ? Outcome.ANSWER : Outcome.SUGGEST, best, matches);
+    }
+
+    private Finding entry(String ref) {
+        return byWord.values().stream()
+                .filter(match -> match.ref().equals(ref))
+                .findFirst()
+                .map(match -> new Finding(Outcome.ANSWER, 1, List.of(match)))
+                .orElse(Finding.NOTHING);
+    }
+
+    private static double[] closeness(String text, List<String> others) {
+        return others.stream()
+                .mapToDouble(other -> text.contains("stars") && other.contains("sky") ? 0.8 : 0.1)
+                .toArray();
+    }
+}
