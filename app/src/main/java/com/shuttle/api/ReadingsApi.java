@@ -117,9 +117,7 @@ class ReadingsApi {
     }
 
     private Meaning meaning() {
-        return (text, others) -> knowledge.closeness(text, others).stream()
-                .mapToDouble(Double::doubleValue)
-                .toArray();
+        return knowledge::closeness;
     }
 
     /** A value in the form that programs get it. */

@@ -5,6 +5,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.core.knowledge.Article;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.releases.ReleaseService;
+import com.shuttle.web.Access;
 import com.shuttle.web.Markdown;
 import com.shuttle.web.Missing;
 import org.springframework.stereotype.Controller;
@@ -14,6 +15,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 
 /** The visitor's page. */
 @Controller
+@Access(Access.Who.EVERYBODY)
 class ChatPageController {
 
     private final BotService bots;

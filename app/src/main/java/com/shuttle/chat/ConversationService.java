@@ -2,8 +2,9 @@ package com.shuttle.chat;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Effect;
-import com.shuttle.core.engine.Engine;
+import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.core.conversation.Playbook;
@@ -12,8 +13,11 @@ import com.shuttle.core.conversation.Reads;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.Stamp;
 import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.TraceLine;
 import com.shuttle.core.conversation.Turn;
-import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.conversation.Way;
+import com.shuttle.core.engine.Engine;
+import com.shuttle.core.engine.Prompts;
 import com.shuttle.core.reading.Value;
 import com.shuttle.releases.ReleaseService;
 import com.shuttle.settings.Account;
@@ -33,16 +37,19 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.locks.ReentrantLock;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.JsonNode;
 
 /**
- * The shell around the engine. A turn takes the conversation's row under a lock, calls the engine, and stores event,
- * what the turn read, messages, state and effects in one transaction; watchers are told after the commit. The same client
- * message id is taken once, however often it is sent. Thread-safe.
+ * The shell around the engine. A turn is worked out from the conversation as it stands, without a lock or a connection to
+ * the database, however long that takes; then event, what the turn read and came to, messages, state and deeds are stored
+ * in one transaction, unless another turn was faster, in which case it is worked out anew. Watchers are told after the
+ * commit. The same client message id is taken once, however often it is sent. Thread-safe.
  */
 @Service
 public class ConversationService {
@@ -52,13 +59,19 @@ public class ConversationService {
 
     private final ConversationStore store;
     private final ReleaseService releases;
-    private final BotPorts ports;
+    private final TurnStore turns;
+    private final BotWorld world;
     private final OutcomeStore outcomes;
     private final Vault vault;
-    private final List<EffectHandler> handlers;
+    private final Deeds deeds;
+    private final Errands errands;
     private final LiveHub hub;
     private final InstantSource clock;
     private final TransactionTemplate transaction;
+
+    /** Turns of one conversation are worked out one after the other where one server has them all. */
+    private final Cache<String, ReentrantLock> order =
+            Caffeine.newBuilder().weakValues().build();
 
     /** A conversation's token never changes. */
     private final Cache<String, String> tokenHashes =
@@ -67,19 +80,23 @@ public class ConversationService {
     ConversationService(
             ConversationStore store,
             ReleaseService releases,
-            BotPorts ports,
+            TurnStore turns,
+            BotWorld world,
             OutcomeStore outcomes,
             Vault vault,
-            List<EffectHandler> handlers,
+            Deeds deeds,
+            Errands errands,
             LiveHub hub,
             InstantSource clock,
             PlatformTransactionManager transactions) {
         this.store = store;
         this.releases = releases;
-        this.ports = ports;
+        this.turns = turns;
+        this.world = world;
         this.outcomes = outcomes;
         this.vault = vault;
-        this.handlers = List.copyOf(handlers);
+        this.deeds = deeds;
+        this.errands = errands;
         this.hub = hub;
         this.clock = clock;
         this.transaction = new TransactionTemplate(transactions);
@@ -96,22 +113,22 @@ public class ConversationService {
         return releases.live(bot).map(release -> {
             String id = Ids.next();
             String token = Ids.secret();
-            Outcome outcome = transaction.execute(status -> {
-                Instant now = clock.instant();
-                store.insert(
-                        new Conversation(id, bot, release, visitor, Speaker.BOT, "", null, now, now, null),
-                        Ids.hash(token));
-                Map<String, Value> known = visitor.isEmpty() ? Map.of() : outcomes.remembered(bot, visitor);
-                return take(
-                        id,
-                        null,
-                        null,
-                        (stamp, book, state) -> new Event.Started(stamp, channel, page, visitor, zone, known));
-            });
-            if (outcome instanceof Outcome.Taken(Reply reply)) {
-                return new Begun(id, token, reply);
+            Instant now = clock.instant();
+            Map<String, Value> known = visitor.isEmpty() ? Map.of() : outcomes.remembered(bot, visitor);
+            Event event = new Event.Started(new Stamp(now, Ids.seed()), channel, page, visitor, zone, known);
+            Playbook playbook = releases.playbook(release);
+            Reads.Recorder recorder = new Reads.Recorder(world.of(bot, id));
+            if (!(Engine.take(playbook, State.NEW, event, recorder) instanceof Turn.Taken turn)) {
+                throw new IllegalStateException("a new conversation refused to start: " + id);
             }
-            throw new IllegalStateException("a new conversation refused to start: " + id);
+            Conversation conversation = new Conversation(
+                    id, bot, release, visitor, Speaker.BOT, "", null, now, now, null, channel, page, "", "");
+            TurnStore.Done done = done(playbook, event, null, recorder, turn);
+            transaction.executeWithoutResult(status -> {
+                turns.begin(conversation, Ids.hash(token), done);
+                effects(conversation, turn, now);
+            });
+            return new Begun(id, token, reply(done));
         });
     }
 
@@ -120,7 +137,6 @@ public class ConversationService {
         return turn(
                 conversation,
                 clientMessageId,
-                null,
                 (stamp, playbook, state) -> Engine.isSecret(playbook, state, text)
                         ? new Event.Confided(stamp, vault.seal(text))
                         : new Event.Said(stamp, text));
@@ -128,52 +144,60 @@ public class ConversationService {
 
     /** The visitor sent a file that is kept under {@code file}. */
     Outcome send(String conversation, String clientMessageId, String file, String name) {
-        return turn(conversation, clientMessageId, null, (stamp, book, state) -> new Event.Sent(stamp, file, name));
+        return turn(conversation, clientMessageId, (stamp, book, state) -> new Event.Sent(stamp, file, name));
     }
 
     /** The time that a timer was set for has come. */
     public Outcome timeCame(String conversation, String key) {
-        return turn(conversation, null, null, (stamp, book, state) -> new Event.TimeCame(stamp, key));
+        return turn(conversation, null, (stamp, book, state) -> new Event.TimeCame(stamp, key));
     }
 
     /** A signal came from outside; its signature is checked. */
     public Outcome signal(String conversation, String key, String text) {
-        return turn(conversation, null, null, (stamp, book, state) -> new Event.Signalled(stamp, key, text));
+        return turn(conversation, null, (stamp, book, state) -> new Event.Signalled(stamp, key, text));
+    }
+
+    /** An errand has come back. @param result null where nothing came of it */
+    Outcome came(String conversation, String key, @Nullable JsonNode result) {
+        Outcome outcome = turn(conversation, null, (stamp, book, state) -> new Event.Came(stamp, key, result));
+        store.deleteErrand(conversation, key);
+        return outcome;
     }
 
     public Outcome agentReturns(String conversation, Account agent) {
         return turn(
-                conversation, null, agent.id(), (stamp, book, state) -> new Event.AgentReturned(stamp, agent.name()));
+                conversation, null, (stamp, book, state) -> new Event.AgentReturned(stamp, agent.name(), agent.id()));
     }
 
     /** The visitor picked options. */
     public Outcome pick(String conversation, String clientMessageId, List<String> options) {
-        return turn(conversation, clientMessageId, null, (stamp, book, state) -> new Event.Picked(stamp, options));
+        return turn(conversation, clientMessageId, (stamp, book, state) -> new Event.Picked(stamp, options));
     }
 
-    public Outcome agentTakes(String conversation, Account agent) {
-        return turn(conversation, null, agent.id(), (stamp, book, state) -> new Event.AgentTook(stamp, agent.name()));
+    /** @param over whether it is taken from another person who has it */
+    public Outcome agentTakes(String conversation, Account agent, boolean over) {
+        return turn(
+                conversation, null, (stamp, book, state) -> new Event.AgentTook(stamp, agent.name(), agent.id(), over));
     }
 
     public Outcome agentSays(String conversation, String clientMessageId, Account agent, String text) {
         return turn(
                 conversation,
                 clientMessageId,
-                agent.id(),
-                (stamp, book, state) -> new Event.AgentSaid(stamp, agent.name(), text));
+                (stamp, book, state) -> new Event.AgentSaid(stamp, agent.name(), agent.id(), text));
     }
 
     public Outcome agentCloses(String conversation, Account agent) {
-        return turn(conversation, null, agent.id(), (stamp, book, state) -> new Event.AgentClosed(stamp, agent.name()));
+        return turn(conversation, null, (stamp, book, state) -> new Event.AgentClosed(stamp, agent.name(), agent.id()));
     }
 
-    /** Makes an event of what is known when the conversation is locked. */
+    /** Makes an event of what is known of the conversation. */
     private interface ToEvent {
         Event event(Stamp stamp, Playbook playbook, State state);
     }
 
     private static @Nullable Prompt prompt(Playbook playbook, State state, Instant at) {
-        return Prompt.of(playbook, state, LocalDate.ofInstant(at, zone(playbook, state)));
+        return Prompts.of(playbook, state, LocalDate.ofInstant(at, zone(playbook, state)));
     }
 
     private static ZoneId zone(Playbook playbook, State state) {
@@ -194,28 +218,26 @@ public class ConversationService {
     /** What a conversation left behind. */
     public Aftermath aftermath(String conversation) {
         return new Aftermath(
-                outcomes.brief(conversation),
+                outcomes.notes(conversation),
                 outcomes.milestones(conversation),
                 outcomes.uploads(conversation),
                 outcomes.rating(conversation).orElse(null));
     }
 
-    private Outcome turn(String conversation, @Nullable String clientMessageId, @Nullable String agent, ToEvent event) {
+    private Outcome turn(String id, @Nullable String clientMessageId, ToEvent toEvent) {
+        ReentrantLock lock = order.get(id, key -> new ReentrantLock());
+        lock.lock();
         try {
-            return done(conversation, transaction.execute(status -> take(conversation, clientMessageId, agent, event)));
+            Outcome outcome = null;
+            while (outcome == null) {
+                outcome = attempt(id, clientMessageId, toEvent);
+            }
+            return outcome;
         } catch (DuplicateKeyException takenBefore) {
-            return done(
-                    conversation,
-                    transaction.execute(
-                            status -> again(conversation, clientMessageId).orElseThrow(() -> takenBefore)));
+            return again(id, clientMessageId).orElseThrow(() -> takenBefore);
+        } finally {
+            lock.unlock();
         }
-    }
-
-    private static Outcome done(String conversation, @Nullable Outcome outcome) {
-        if (outcome == null) {
-            throw new IllegalStateException("no outcome for conversation " + conversation);
-        }
-        return outcome;
     }
 
     /** The reply to a message that was taken before. */
@@ -225,33 +247,65 @@ public class ConversationService {
                 : store.replyTo(id, clientMessageId, conversation(id).speaker()).map(Outcome.Taken::new);
     }
 
-    /** Most messages come once, so they are tried first; that one was taken before shows when it is stored or refused. */
-    private Outcome take(String id, @Nullable String clientMessageId, @Nullable String agent, ToEvent toEvent) {
-        ConversationStore.Locked locked = store.lock(id).orElseThrow(() -> new Missing("conversation", id));
-        Conversation conversation = locked.conversation();
+    /**
+     * Works a turn out and stores it; null where another turn was stored meanwhile. Most messages come once, so they are
+     * tried first; that one was taken before shows when it is stored or refused.
+     */
+    private @Nullable Outcome attempt(String id, @Nullable String clientMessageId, ToEvent toEvent) {
+        TurnStore.Loaded before = turns.load(id).orElseThrow(() -> new Missing("conversation", id));
+        Conversation conversation = before.conversation();
         Playbook playbook = releases.playbook(conversation.release());
-        Event event = toEvent.event(new Stamp(clock.instant(), Ids.seed()), playbook, locked.state());
-        Reads.Recorder recorder = new Reads.Recorder(ports.of(conversation.bot(), id));
-        return switch (Engine.take(playbook, locked.state(), event, recorder)) {
+        Event event = toEvent.event(new Stamp(clock.instant(), Ids.seed()), playbook, before.state());
+        Reads.Recorder recorder = new Reads.Recorder(world.of(conversation.bot(), id));
+        return switch (Engine.take(playbook, before.state(), event, recorder)) {
             case Turn.Refused(Turn.Reason reason) ->
                 again(id, clientMessageId).orElseGet(() -> new Outcome.Refused(reason));
             case Turn.Taken turn -> {
-                Prompt prompt = prompt(playbook, turn.state(), event.stamp().at());
-                store.append(locked, clientMessageId, event, recorder.reads(), turn, prompt, agent);
-                for (Effect effect : turn.effects()) {
-                    handlers.forEach(handler ->
-                            handler.handle(conversation, effect, event.stamp().at()));
-                }
-                AfterCommit.run(() -> tell(conversation, turn.state()));
-                yield new Outcome.Taken(new Reply(
-                        turn.state().seq(),
-                        turn.messages().stream()
-                                .filter(message -> message.from() != Message.From.VISITOR)
-                                .toList(),
-                        prompt,
-                        turn.state().speaker()));
+                TurnStore.Done done = done(playbook, event, clientMessageId, recorder, turn);
+                Boolean stored = transaction.execute(status -> {
+                    boolean first = turns.advance(before, done);
+                    if (first) {
+                        effects(conversation, turn, done.at());
+                    }
+                    return first;
+                });
+                yield Boolean.TRUE.equals(stored) ? new Outcome.Taken(reply(done)) : null;
             }
         };
+    }
+
+    private static TurnStore.Done done(
+            Playbook playbook,
+            Event event,
+            @Nullable String clientMessageId,
+            Reads.Recorder recorder,
+            Turn.Taken turn) {
+        Prompt prompt = prompt(playbook, turn.state(), event.stamp().at());
+        String named = playbook.personName(turn.state().variables());
+        return new TurnStore.Done(event, clientMessageId, recorder.reads(), turn, prompt, named);
+    }
+
+    private static Reply reply(TurnStore.Done done) {
+        State state = done.turn().state();
+        return new Reply(
+                state.seq(),
+                done.turn().messages().stream()
+                        .filter(message -> message.from() != Message.From.VISITOR)
+                        .toList(),
+                done.prompt(),
+                state.speaker());
+    }
+
+    /** Carries out a turn's deeds and sends its errands, within its transaction; tells watchers after it. */
+    private void effects(Conversation conversation, Turn.Taken turn, Instant at) {
+        for (Effect effect : turn.effects()) {
+            switch (effect) {
+                case Effect.Say said -> {}
+                case Deed deed -> deeds.carryOut(conversation, deed, at);
+                case Errand errand -> errands.send(conversation.id(), errand, at);
+            }
+        }
+        AfterCommit.run(() -> tell(conversation, turn.state()));
     }
 
     private void tell(Conversation before, State after) {
@@ -294,28 +348,34 @@ public class ConversationService {
         return known;
     }
 
-    /** The visitor's name where it is known, otherwise "Visitor" with the beginning of the conversation's id. */
-    public String nameOf(Conversation conversation) {
-        Map<String, ValueType> types = releases.playbook(conversation.release()).variables();
-        return state(conversation.id()).variables().entrySet().stream()
-                .filter(variable -> types.get(variable.getKey()) == ValueType.PERSON_NAME)
-                .map(variable -> variable.getValue().shown())
-                .findFirst()
-                .orElse("Visitor " + conversation.id().substring(0, 4));
+    /** One turn as it was decided. @param working what was understood and done, and why; empty for turns of old */
+    public record PastTurn(Event event, List<TraceLine> working, List<Way> way, Instant at) {}
+
+    /** The turns of a conversation, as they were decided then. */
+    public List<PastTurn> turns(String conversation) {
+        return store.events(conversation).stream()
+                .map(stored -> new PastTurn(stored.event(), stored.working(), stored.way(), stored.at()))
+                .toList();
     }
 
-    /** The state that the stored events lead to when replayed; equal to the stored state. */
-    public State replay(String id) {
+    /**
+     * The state that the stored events lead to when they are decided again: a check, equal to the stored state. Empty for a
+     * conversation of which another version of the engine decided any part.
+     */
+    public Optional<State> replay(String id) {
         Playbook playbook = releases.playbook(conversation(id).release());
         State state = State.NEW;
         for (ConversationStore.Stored stored : store.events(id)) {
+            if (stored.engine() != Engine.VERSION) {
+                return Optional.empty();
+            }
             Turn turn = Engine.take(playbook, state, stored.event(), new Reads.Replayer(stored.reads()));
             if (!(turn instanceof Turn.Taken taken)) {
                 throw new IllegalStateException("a stored event of conversation " + id + " was refused");
             }
             state = taken.state();
         }
-        return state;
+        return Optional.of(state);
     }
 
     /** Those waiting for or with a person: longest waiting first. */

@@ -2,26 +2,26 @@ package com.shuttle.chat;
 
 import static com.shuttle.schema.Tables.CONVERSATION;
 import static com.shuttle.schema.Tables.CONVERSATION_EVENT;
+import static com.shuttle.schema.Tables.ERRAND;
 import static com.shuttle.schema.Tables.MESSAGE;
 
-import com.shuttle.core.conversation.Effect;
+import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.core.conversation.Prompt;
 import com.shuttle.core.conversation.Reads;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
-import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.conversation.TraceLine;
+import com.shuttle.core.conversation.Way;
 import com.shuttle.schema.tables.records.ConversationRecord;
 import com.shuttle.web.Json;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Conversations, their events and messages in the database. */
@@ -34,42 +34,13 @@ class ConversationStore {
         this.db = db;
     }
 
-    /** A conversation with its state, as locked for a turn. */
-    record Locked(Conversation conversation, State state, int events) {}
-
-    /** A stored event with what its turn read. */
-    record Stored(Event event, List<Reads.Read> reads) {}
-
-    void insert(Conversation conversation, String tokenHash) {
-        db.insertInto(CONVERSATION)
-                .columns(
-                        CONVERSATION.ID,
-                        CONVERSATION.BOT_ID,
-                        CONVERSATION.RELEASE_ID,
-                        CONVERSATION.TOKEN_HASH,
-                        CONVERSATION.VISITOR,
-                        CONVERSATION.SPEAKER,
-                        CONVERSATION.TEAM,
-                        CONVERSATION.EVENTS,
-                        CONVERSATION.SEQ,
-                        CONVERSATION.STATE,
-                        CONVERSATION.STARTED_AT,
-                        CONVERSATION.LAST_AT)
-                .values(
-                        conversation.id(),
-                        conversation.bot(),
-                        conversation.release(),
-                        tokenHash,
-                        conversation.visitor(),
-                        conversation.speaker().key(),
-                        "",
-                        0,
-                        0L,
-                        Json.write(State.NEW),
-                        conversation.startedAt(),
-                        conversation.lastAt())
-                .execute();
-    }
+    /**
+     * A stored event with what its turn read and came to.
+     *
+     * @param engine version that took it
+     */
+    record Stored(
+            Event event, List<Reads.Read> reads, List<TraceLine> working, List<Way> way, int engine, Instant at) {}
 
     Optional<Conversation> find(String id) {
         return db.selectFrom(CONVERSATION).where(CONVERSATION.ID.eq(id)).fetchOptional(ConversationStore::conversation);
@@ -89,15 +60,6 @@ class ConversationStore {
                 .fetchOptional(row -> Json.read(row.value1(), State.class));
     }
 
-    /** Takes a conversation for this transaction; another turn waits until it is over. */
-    Optional<Locked> lock(String id) {
-        return db.selectFrom(CONVERSATION)
-                .where(CONVERSATION.ID.eq(id))
-                .forUpdate()
-                .fetchOptional(
-                        row -> new Locked(conversation(row), Json.read(row.getState(), State.class), row.getEvents()));
-    }
-
     /** The reply that was given to a client message, if it was taken before. */
     Optional<Reply> replyTo(String conversation, String clientMessageId, Speaker speaker) {
         return db.select(CONVERSATION_EVENT.FIRST_SEQ, CONVERSATION_EVENT.LAST_SEQ, CONVERSATION_EVENT.AWAITING)
@@ -114,87 +76,6 @@ class ConversationStore {
                         speaker));
     }
 
-    /** Stores a turn: event, what it read, effects, messages, state. */
-    void append(
-            Locked before,
-            @Nullable String clientMessageId,
-            Event event,
-            List<Reads.Read> reads,
-            Turn.Taken turn,
-            @Nullable Prompt prompt,
-            @Nullable String agent) {
-        String id = before.conversation().id();
-        State state = turn.state();
-        Instant at = event.stamp().at();
-        List<Effect> others = turn.effects().stream()
-                .filter(effect -> !(effect instanceof Effect.Say))
-                .toList();
-        db.insertInto(CONVERSATION_EVENT)
-                .columns(
-                        CONVERSATION_EVENT.CONVERSATION_ID,
-                        CONVERSATION_EVENT.ORDINAL,
-                        CONVERSATION_EVENT.CLIENT_MESSAGE_ID,
-                        CONVERSATION_EVENT.FIRST_SEQ,
-                        CONVERSATION_EVENT.LAST_SEQ,
-                        CONVERSATION_EVENT.EVENT,
-                        CONVERSATION_EVENT.READS,
-                        CONVERSATION_EVENT.EFFECTS,
-                        CONVERSATION_EVENT.AWAITING,
-                        CONVERSATION_EVENT.AT)
-                .values(
-                        id,
-                        before.events(),
-                        clientMessageId,
-                        before.state().seq() + 1,
-                        state.seq(),
-                        Json.write(event),
-                        Json.write(reads),
-                        Json.writeAll(others, Effect.class),
-                        prompt == null ? null : Json.write(prompt),
-                        at)
-                .execute();
-        List<Message> messages = turn.messages();
-        if (!messages.isEmpty()) {
-            var insert = db.insertInto(
-                    MESSAGE,
-                    MESSAGE.CONVERSATION_ID,
-                    MESSAGE.SEQ,
-                    MESSAGE.SENDER,
-                    MESSAGE.AUTHOR,
-                    MESSAGE.TEXT,
-                    MESSAGE.OPTIONS,
-                    MESSAGE.LOOK,
-                    MESSAGE.AT);
-            for (Message message : messages) {
-                insert = insert.values(
-                        id,
-                        message.seq(),
-                        message.from().key(),
-                        message.author(),
-                        message.text(),
-                        message.options().isEmpty() ? null : Json.write(message.options()),
-                        message.look() == null ? null : Json.write(message.look()),
-                        at);
-            }
-            insert.execute();
-        }
-        boolean waits = state.speaker() == Speaker.QUEUED;
-        var update = db.update(CONVERSATION)
-                .set(CONVERSATION.STATE, Json.write(state))
-                .set(CONVERSATION.SPEAKER, state.speaker().key())
-                .set(CONVERSATION.TEAM, state.team())
-                .set(CONVERSATION.SEQ, state.seq())
-                .set(CONVERSATION.EVENTS, before.events() + 1)
-                .set(CONVERSATION.LAST_AT, at);
-        if (waits != (before.conversation().waitingSince() != null)) {
-            update = update.set(CONVERSATION.WAITING_SINCE, waits ? at : null);
-        }
-        if (agent != null) {
-            update = update.set(CONVERSATION.AGENT_ID, agent);
-        }
-        update.where(CONVERSATION.ID.eq(id)).execute();
-    }
-
     /** Messages after one and up to another, in order. */
     List<Line> lines(String conversation, long after, long upTo) {
         return db.selectFrom(MESSAGE)
@@ -205,7 +86,7 @@ class ConversationStore {
                 .fetch(row -> new Line(
                         new Message(
                                 row.getSeq(),
-                                Message.From.valueOf(row.getSender().toUpperCase(Locale.ROOT)),
+                                Message.From.of(row.getSender()),
                                 row.getText(),
                                 row.getAuthor(),
                                 row.getOptions() == null
@@ -217,12 +98,73 @@ class ConversationStore {
 
     /** In the order they happened. */
     List<Stored> events(String conversation) {
-        return db.select(CONVERSATION_EVENT.EVENT, CONVERSATION_EVENT.READS)
-                .from(CONVERSATION_EVENT)
+        return db.selectFrom(CONVERSATION_EVENT)
                 .where(CONVERSATION_EVENT.CONVERSATION_ID.eq(conversation))
                 .orderBy(CONVERSATION_EVENT.ORDINAL)
-                .fetch(row ->
-                        new Stored(Json.read(row.value1(), Event.class), Json.readAll(row.value2(), Reads.Read.class)));
+                .fetch(row -> new Stored(
+                        Json.read(row.getEvent(), Event.class),
+                        Json.readAll(row.getReads(), Reads.Read.class),
+                        Json.readAll(row.getWorking(), TraceLine.class),
+                        Json.readAll(row.getWay(), Way.class),
+                        row.getEngine(),
+                        row.getAt()));
+    }
+
+    // Errands
+
+    void insertErrand(String conversation, Errands.UnderWay underWay) {
+        db.insertInto(ERRAND)
+                .columns(ERRAND.CONVERSATION_ID, ERRAND.ERRAND_KEY, ERRAND.ERRAND_, ERRAND.ATTEMPTS, ERRAND.UNTIL_AT)
+                .values(
+                        conversation,
+                        underWay.errand().key(),
+                        Json.writeAs(underWay.errand(), Errand.class),
+                        underWay.attempts(),
+                        underWay.until())
+                .execute();
+    }
+
+    Optional<Errands.UnderWay> errand(String conversation, String key) {
+        return db.selectFrom(ERRAND)
+                .where(ERRAND.CONVERSATION_ID.eq(conversation))
+                .and(ERRAND.ERRAND_KEY.eq(key))
+                .fetchOptional(row -> new Errands.UnderWay(
+                        Json.read(row.getErrand(), Errand.class), row.getAttempts(), row.getUntilAt()));
+    }
+
+    void errandTried(String conversation, String key, int attempts) {
+        db.update(ERRAND)
+                .set(ERRAND.ATTEMPTS, attempts)
+                .where(ERRAND.CONVERSATION_ID.eq(conversation))
+                .and(ERRAND.ERRAND_KEY.eq(key))
+                .execute();
+    }
+
+    void deleteErrand(String conversation, String key) {
+        db.deleteFrom(ERRAND)
+                .where(ERRAND.CONVERSATION_ID.eq(conversation))
+                .and(ERRAND.ERRAND_KEY.eq(key))
+                .execute();
+    }
+
+    // Lists
+
+    /** Conversations of old, whose columns for lists are still empty. */
+    List<String> withoutColumns() {
+        return db.select(CONVERSATION.ID)
+                .from(CONVERSATION)
+                .where(CONVERSATION.CHANNEL.eq(""))
+                .fetch(CONVERSATION.ID);
+    }
+
+    void fillColumns(String id, String channel, String page, String named, String lastWords) {
+        db.update(CONVERSATION)
+                .set(CONVERSATION.CHANNEL, channel)
+                .set(CONVERSATION.PAGE, page)
+                .set(CONVERSATION.VISITOR_NAME, named)
+                .set(CONVERSATION.LAST_WORDS, lastWords)
+                .where(CONVERSATION.ID.eq(id))
+                .execute();
     }
 
     /** Conversations in which people are concerned: those waiting longest first, then those with a person. */
@@ -275,11 +217,15 @@ class ConversationStore {
                 row.getBotId(),
                 row.getReleaseId(),
                 row.getVisitor(),
-                Speaker.valueOf(row.getSpeaker().toUpperCase(Locale.ROOT)),
+                Speaker.of(row.getSpeaker()),
                 row.getTeam(),
                 row.getAgentId(),
                 row.getStartedAt(),
                 row.getLastAt(),
-                row.getWaitingSince());
+                row.getWaitingSince(),
+                row.getChannel(),
+                row.getPage(),
+                row.getVisitorName(),
+                row.getLastWords());
     }
 }

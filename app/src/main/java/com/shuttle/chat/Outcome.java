@@ -18,6 +18,7 @@ public sealed interface Outcome {
                 case OUT_OF_ORDER -> "The conversation is not ready for that.";
                 case NOT_WITH_PERSON -> "No person has taken this conversation.";
                 case ALREADY_TAKEN -> "Somebody else has taken this conversation.";
+                case NOT_YOURS -> "Somebody else has this conversation. Take it over to go on in it yourself.";
                 case TOO_LATE -> "Nothing waits for this any more.";
                 case NOT_ASKED -> "Nothing of this kind is asked for now.";
             };

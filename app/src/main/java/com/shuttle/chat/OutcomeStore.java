@@ -1,6 +1,6 @@
 package com.shuttle.chat;
 
-import static com.shuttle.schema.Tables.CONVERSATION;
+import static com.shuttle.schema.Tables.CONVERSATION_NOTE;
 import static com.shuttle.schema.Tables.MILESTONE;
 import static com.shuttle.schema.Tables.RATING;
 import static com.shuttle.schema.Tables.UPLOAD;
@@ -98,19 +98,29 @@ class OutcomeStore {
                 .fetchOptional(row -> new Aftermath.Rating(row.value1(), row.value2()));
     }
 
-    void brief(String conversation, String brief) {
-        db.update(CONVERSATION)
-                .set(CONVERSATION.BRIEF, brief)
-                .where(CONVERSATION.ID.eq(conversation))
+    /** Adds a line for whoever takes the conversation. */
+    void note(String conversation, String text, Instant at) {
+        db.insertInto(CONVERSATION_NOTE)
+                .columns(
+                        CONVERSATION_NOTE.CONVERSATION_ID,
+                        CONVERSATION_NOTE.ORDINAL,
+                        CONVERSATION_NOTE.TEXT,
+                        CONVERSATION_NOTE.AT)
+                .values(
+                        conversation,
+                        db.fetchCount(CONVERSATION_NOTE, CONVERSATION_NOTE.CONVERSATION_ID.eq(conversation)),
+                        text,
+                        at)
                 .execute();
     }
 
-    String brief(String conversation) {
-        return db.select(CONVERSATION.BRIEF)
-                .from(CONVERSATION)
-                .where(CONVERSATION.ID.eq(conversation))
-                .fetchOptional(CONVERSATION.BRIEF)
-                .orElse("");
+    /** The lines for whoever takes a conversation, in order. */
+    List<String> notes(String conversation) {
+        return db.select(CONVERSATION_NOTE.TEXT)
+                .from(CONVERSATION_NOTE)
+                .where(CONVERSATION_NOTE.CONVERSATION_ID.eq(conversation))
+                .orderBy(CONVERSATION_NOTE.ORDINAL)
+                .fetch(CONVERSATION_NOTE.TEXT);
     }
 
     void insertUpload(String id, String conversation, String name, long size, Instant at) {

@@ -1,6 +1,7 @@
 package com.shuttle.chat;
 
 import com.shuttle.core.reading.Words;
+import com.shuttle.web.Access;
 import com.shuttle.web.Buckets;
 import com.shuttle.web.Vault;
 import jakarta.servlet.http.HttpServletRequest;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestParam;
  * none.
  */
 @Controller
+@Access(Access.Who.EVERYBODY)
 @RequestMapping("/signal/{conversation}/{key}/{signature}")
 class SignalController {
 

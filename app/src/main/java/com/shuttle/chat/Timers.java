@@ -5,7 +5,7 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.shuttle.core.conversation.Effect;
+import com.shuttle.core.conversation.Deed;
 import java.time.Instant;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
@@ -17,7 +17,7 @@ import org.springframework.stereotype.Component;
  * survive a restart. A timer whose conversation no longer waits for it is refused by the engine, so that each fires once.
  */
 @Component
-class Timers implements EffectHandler {
+class Timers implements DeedHandler<Deed.SetTimer> {
 
     static final TaskDescriptor<Void> TASK = TaskDescriptor.of("conversation-timer");
     private static final char BETWEEN = '/';
@@ -29,13 +29,17 @@ class Timers implements EffectHandler {
     }
 
     @Override
-    public void handle(Conversation conversation, Effect effect, Instant at) {
-        if (effect instanceof Effect.SetTimer(String key, long seconds)) {
-            scheduler
-                    .getObject()
-                    .scheduleIfNotExists(
-                            TASK.instance(conversation.id() + BETWEEN + key).build(), at.plusSeconds(seconds));
-        }
+    public Class<Deed.SetTimer> type() {
+        return Deed.SetTimer.class;
+    }
+
+    @Override
+    public void carryOut(Conversation conversation, Deed.SetTimer timer, Instant at) {
+        scheduler
+                .getObject()
+                .scheduleIfNotExists(
+                        TASK.instance(conversation.id() + BETWEEN + timer.key()).build(),
+                        at.plusSeconds(timer.seconds()));
     }
 
     /** What a due timer does. */

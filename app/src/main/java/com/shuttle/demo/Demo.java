@@ -222,7 +222,7 @@ class Demo implements ApplicationRunner {
             @Override
             public void agentSays(String text) {
                 if (conversations.conversation(id).speaker() != Speaker.PERSON) {
-                    conversations.agentTakes(id, agent);
+                    conversations.agentTakes(id, agent, false);
                 }
                 conversations.agentSays(id, Ids.next(), agent, text);
             }

@@ -30,6 +30,17 @@ public record Columns(
         int article,
         int flow) {
 
+    /** The column of a part by its name. */
+    public int of(String part) {
+        return switch (part) {
+            case "question" -> question;
+            case "more" -> more;
+            case "answer" -> answer;
+            case "category" -> category;
+            default -> ref;
+        };
+    }
+
     private static final Set<String> REF = Set.of("ref", "id", "key", "number", "no");
     private static final Set<String> QUESTION =
             Set.of("question", "title", "q", "query", "subject", "what visitors ask");

@@ -2,6 +2,7 @@ package com.shuttle.exchange;
 
 import com.shuttle.exchange.Verdict.State;
 import com.shuttle.knowledge.KnowledgeService;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Page;
 import java.io.IOException;
@@ -24,6 +25,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Knowledge brought in with a look over it before anything is saved, and saved as files. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/knowledge/{id}")
 class ImportController {
 

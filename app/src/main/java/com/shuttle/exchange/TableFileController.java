@@ -5,6 +5,7 @@ import com.shuttle.core.table.Table.Row;
 import com.shuttle.exchange.TableSheets.Brought;
 import com.shuttle.knowledge.StoredTable;
 import com.shuttle.knowledge.TableService;
+import com.shuttle.web.Access;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -24,6 +25,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Tables that may be asked, brought in from sheets and saved as such. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/knowledge/{id}/tables")
 class TableFileController {
 

@@ -13,6 +13,7 @@ import com.shuttle.settings.Account;
 import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.settings.Team;
+import com.shuttle.web.Access;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import java.nio.charset.StandardCharsets;
@@ -39,6 +40,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Who waits for a person, and talking with them. */
 @Controller
+@Access(Access.Who.AGENT)
 class InboxController {
 
     private final ConversationService conversations;
@@ -90,9 +92,14 @@ class InboxController {
         return "inbox/conversation :: conversation";
     }
 
+    /** @param over whether it is taken over from whoever has it */
     @PostMapping("/inbox/{id}/take")
-    String take(@PathVariable String id, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
-        return after(id, conversations.agentTakes(id, person.account()), flash);
+    String take(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "false") boolean over,
+            @AuthenticationPrincipal SignedIn person,
+            RedirectAttributes flash) {
+        return after(id, conversations.agentTakes(id, person.account(), over), flash);
     }
 
     @PostMapping("/inbox/{id}/close")
@@ -176,7 +183,6 @@ class InboxController {
         model.addAttribute("botNames", bots.bots().stream().collect(Collectors.toMap(Bot::id, Bot::name)));
         model.addAttribute("teamNames", accounts.teams().stream().collect(Collectors.toMap(Team::id, Team::name)));
         model.addAttribute("agentNames", agentNames());
-        model.addAttribute("visitorNames", visitorNames(open, closed));
     }
 
     private void fillConversation(Conversation conversation, SignedIn person, Model model) {
@@ -185,17 +191,11 @@ class InboxController {
         model.addAttribute("lines", conversations.lines(conversation.id(), 0));
         model.addAttribute("known", conversations.known(conversation.id()));
         model.addAttribute("aftermath", conversations.aftermath(conversation.id()));
-        model.addAttribute("page", conversations.state(conversation.id()).page());
         model.addAttribute("agentNames", agentNames());
         model.addAttribute("botName", bots.bot(conversation.bot()).name());
     }
 
     private Map<String, String> agentNames() {
         return accounts.accounts().stream().collect(Collectors.toMap(Account::id, Account::name));
-    }
-
-    private Map<String, String> visitorNames(List<Conversation> open, List<Conversation> closed) {
-        return java.util.stream.Stream.concat(open.stream(), closed.stream())
-                .collect(Collectors.toMap(Conversation::id, c -> conversations.nameOf(c), (a, b) -> a));
     }
 }

@@ -1,6 +1,7 @@
 package com.shuttle.knowledge;
 
 import com.shuttle.core.knowledge.Standing;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Markdown;
 import jakarta.servlet.http.HttpSession;
@@ -18,6 +19,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The articles of a collection. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/knowledge/{id}/articles")
 class ArticleController {
 

@@ -2,6 +2,7 @@ package com.shuttle.knowledge;
 
 import com.shuttle.bots.BotService;
 import com.shuttle.settings.AccountService;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import jakarta.servlet.http.HttpSession;
 import java.util.List;
@@ -18,6 +19,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The entries of a collection. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/knowledge/{id}")
 class EntryController {
 

@@ -6,6 +6,7 @@ import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.GapGroups;
 import com.shuttle.core.knowledge.Meaning;
+import com.shuttle.core.knowledge.Ref;
 import com.shuttle.core.knowledge.TableMatch;
 import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.GapStore.Asked;
@@ -115,12 +116,9 @@ public class GapService {
                 nearest);
     }
 
-    /** Where several collections are asked together, a ref names its collection first. */
     private static Gap.Nearest nearest(List<String> collections, Match match) {
-        int colon = match.ref().indexOf(':');
-        return collections.size() == 1
-                ? new Gap.Nearest(collections.getFirst(), match.ref(), match.title())
-                : new Gap.Nearest(match.ref().substring(0, colon), match.ref().substring(colon + 1), match.title());
+        Ref ref = Ref.of(match.ref(), collections.size() == 1 ? collections.getFirst() : "");
+        return new Gap.Nearest(ref.collection(), ref.own(), match.title());
     }
 
     /** The newest open questions, each with how sure an answer would be. */
@@ -169,7 +167,15 @@ public class GapService {
     }
 
     /** What came of asking all open questions again. */
-    public record Again(int answered, int open) {}
+    public record Again(int answered, int open) {
+
+        public String words() {
+            return answered == 0
+                    ? "None of them is answered yet."
+                    : answered + (answered == 1 ? " wording is" : " wordings are") + " answered now."
+                            + (open == 0 ? "" : " " + open + " still open.");
+        }
+    }
 
     /** Asks all open questions again; those that are answered now are no gaps any more. */
     @Transactional

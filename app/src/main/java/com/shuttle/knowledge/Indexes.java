@@ -9,6 +9,7 @@ import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.KnowledgeIndex;
 import com.shuttle.core.knowledge.Meaning;
+import com.shuttle.core.knowledge.Ref;
 import com.shuttle.knowledge.KnowledgeService.Reading;
 import com.shuttle.web.AfterCommit;
 import jakarta.annotation.PreDestroy;
@@ -191,7 +192,7 @@ class Indexes {
         return new Content(
                 content.entries().stream()
                         .map(e -> new Entry(
-                                ref(true, collection, e.ref()),
+                                new Ref(collection, e.ref()).text(true),
                                 e.phrasings(),
                                 e.answers(),
                                 e.category(),
@@ -200,23 +201,22 @@ class Indexes {
                         .toList(),
                 content.articles().stream()
                         .map(a -> new Article(
-                                ref(true, collection, a.ref()), a.title(), a.markdown(), a.category(), a.standing()))
+                                new Ref(collection, a.ref()).text(true),
+                                a.title(),
+                                a.markdown(),
+                                a.category(),
+                                a.standing()))
                         .toList(),
                 content.synonyms(),
                 content.tables().stream()
-                        .map(table -> table.as(ref(true, collection, table.ref())))
+                        .map(table -> table.as(new Ref(collection, table.ref()).text(true)))
                         .toList());
     }
 
     static Ties prefixed(Ties ties, String collection) {
         return ties.article().isEmpty()
                 ? ties
-                : new Ties(ties.team(), ref(true, collection, ties.article()), ties.flow());
-    }
-
-    /** Where several collections are asked together, a ref names its collection too. */
-    static String ref(boolean several, String collection, String ref) {
-        return several ? collection + ":" + ref : ref;
+                : new Ties(ties.team(), new Ref(collection, ties.article()).text(true), ties.flow());
     }
 
     @PreDestroy

@@ -26,4 +26,10 @@ public record KnowledgeCollection(
     KnowledgeCollection with(@Nullable Reading now) {
         return new KnowledgeCollection(id, name, entries, articles, tables, now);
     }
+
+    /** What is in it: "60 entries, 15 articles". */
+    public String contents() {
+        return entries + " entries" + (articles > 0 ? ", " + articles + " articles" : "")
+                + (tables > 0 ? ", " + tables + " tables" : "");
+    }
 }

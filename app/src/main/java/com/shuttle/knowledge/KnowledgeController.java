@@ -4,6 +4,7 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.KnowledgeService.Reading;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import jakarta.servlet.http.HttpSession;
 import java.util.List;
@@ -22,6 +23,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Collections, their synonyms, and trying out a question. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/knowledge")
 class KnowledgeController {
 

@@ -6,15 +6,11 @@ import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
-import com.shuttle.core.knowledge.Finding.Source;
-import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.knowledge.HealthCheck;
 import com.shuttle.core.knowledge.Meaning;
-import com.shuttle.core.knowledge.TableMatch;
+import com.shuttle.core.knowledge.Ref;
 import com.shuttle.core.reading.Words;
-import com.shuttle.core.table.Table;
-import com.shuttle.core.table.TableAnswers;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
@@ -180,7 +176,7 @@ public class KnowledgeService {
 
     // Asking
 
-    /** Asks collections as they are now. Refs in the finding are those of the entries where one collection is asked, see {@link Indexes#ref}. */
+    /** Asks collections as they are now. Refs in the finding are those of the entries where one collection is asked, see {@link Ref}. */
     public Finding ask(List<String> collections, List<String> turns) {
         return collections.isEmpty()
                 ? Finding.NOTHING
@@ -232,47 +228,15 @@ public class KnowledgeService {
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         return collections.stream()
                 .flatMap(collection -> store.content(collection).on(today).articles().stream()
-                        .filter(article -> ref.equals(Indexes.ref(several, collection, article.ref()))))
+                        .filter(article -> ref.equals(new Ref(collection, article.ref()).text(several))))
                 .findFirst();
     }
 
-    /** The entry or article behind a ref of a finding from {@code collections}. */
+    /** The entry, article or table's answer behind a ref of a finding from {@code collections}. */
     public Optional<Match> entryByRef(List<String> collections, String ref) {
-        boolean several = new HashSet<>(collections).size() > 1;
-        for (String collection : collections) {
-            Content content = store.content(collection);
-            for (Entry entry : content.entries()) {
-                if (ref.equals(Indexes.ref(several, collection, entry.ref()))) {
-                    String title = entry.phrasings().getFirst();
-                    return Optional.of(new Match(
-                            ref,
-                            Source.ENTRY,
-                            title,
-                            1,
-                            entry.answers(),
-                            new Why(title, 1, 1, List.of()),
-                            several ? Indexes.prefixed(entry.ties(), collection) : entry.ties()));
-                }
-            }
-            for (Table table : content.tables()) {
-                String own = Indexes.ref(several, collection, table.ref());
-                if (TableMatch.table(ref).filter(own::equals).isPresent()) {
-                    return TableMatch.again(new TableAnswers(table.as(own)), ref);
-                }
-            }
-            for (Article article : content.articles()) {
-                if (ref.equals(Indexes.ref(several, collection, article.ref()))) {
-                    return Optional.of(new Match(
-                            ref,
-                            Source.ARTICLE,
-                            article.title(),
-                            1,
-                            List.of(article.markdown()),
-                            new Why(article.title(), 1, 1, List.of())));
-                }
-            }
-        }
-        return Optional.empty();
+        return collections.isEmpty()
+                ? Optional.empty()
+                : indexes.serving(Set.copyOf(collections)).byRef(ref);
     }
 
     /** How well a collection serves today. Takes seconds the first time after an edit, or longer for a large one. */
@@ -283,7 +247,7 @@ public class KnowledgeService {
     }
 
     /** Cosine similarities of {@code text} to each of {@code others}. */
-    public List<Double> closeness(String text, List<String> others) {
+    public double[] closeness(String text, List<String> others) {
         return meanings.closeness(text, others);
     }
 

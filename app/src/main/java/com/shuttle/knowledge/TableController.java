@@ -3,6 +3,7 @@ package com.shuttle.knowledge;
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Page;
 import jakarta.servlet.http.HttpSession;
@@ -22,6 +23,7 @@ import org.springframework.web.util.UriUtils;
 
 /** The tables of a collection: the list, the grid of one, and its columns. What was there before a change can be had back. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/knowledge/{id}/tables")
 class TableController {
 

@@ -3,6 +3,7 @@ package com.shuttle.leads;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
+import com.shuttle.web.Access;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
@@ -13,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 /** The list of leads, and one with its conversation. */
 @Controller
+@Access(Access.Who.AGENT)
 class LeadController {
 
     private final LeadService leads;

@@ -1,8 +1,8 @@
 package com.shuttle.leads;
 
 import com.shuttle.chat.Conversation;
-import com.shuttle.chat.EffectHandler;
-import com.shuttle.core.conversation.Effect;
+import com.shuttle.chat.DeedHandler;
+import com.shuttle.core.conversation.Deed;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
@@ -13,7 +13,7 @@ import org.springframework.stereotype.Service;
 
 /** Makes a lead of everyone who leaves name and email; the same email is the same lead. Thread-safe. */
 @Service
-public class LeadService implements EffectHandler {
+public class LeadService implements DeedHandler<Deed.KeepLead> {
 
     private final LeadStore store;
 
@@ -22,10 +22,13 @@ public class LeadService implements EffectHandler {
     }
 
     @Override
-    public void handle(Conversation conversation, Effect effect, Instant at) {
-        if (effect instanceof Effect.KeepLead(String name, String email, String phone)) {
-            keep(conversation, name, email.toLowerCase(Locale.ROOT), phone, at);
-        }
+    public Class<Deed.KeepLead> type() {
+        return Deed.KeepLead.class;
+    }
+
+    @Override
+    public void carryOut(Conversation conversation, Deed.KeepLead lead, Instant at) {
+        keep(conversation, lead.name(), lead.email().toLowerCase(Locale.ROOT), lead.phone(), at);
     }
 
     private void keep(Conversation conversation, String name, String email, String phone, Instant at) {

@@ -47,9 +47,14 @@ class Completions {
 
     record Reply(List<Choice> choices) {}
 
+    /** Whether the server is asked at all now. */
+    boolean awake() {
+        return !clock.instant().isBefore(restsUntil);
+    }
+
     /** The model's reply; empty where it did not give one in time. */
     Optional<String> ask(ModelSettings settings, String task, String text) {
-        if (clock.instant().isBefore(restsUntil)) {
+        if (!awake()) {
             return Optional.empty();
         }
         String body = Json.write(

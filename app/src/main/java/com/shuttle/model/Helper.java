@@ -46,7 +46,15 @@ public class Helper {
         this.completions = completions;
     }
 
-    /** What the model makes of a finding, with a note of what happened. */
+    /** Whether the model should be asked about a finding: there is one, it is not resting, and something was found. */
+    public boolean consults(Finding finding) {
+        return finding.outcome() != Outcome.NONE
+                && finding.also().isEmpty()
+                && models.settings().enabled()
+                && completions.awake();
+    }
+
+    /** What the model makes of a finding, with a note of what happened. Takes as long as the model does. */
     public Finding help(String question, Finding finding) {
         ModelSettings settings = models.settings();
         if (!settings.enabled()

@@ -1,5 +1,6 @@
 package com.shuttle.model;
 
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.util.Map;
 import org.springframework.stereotype.Controller;
@@ -12,6 +13,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The settings of the language model, for administrators. */
 @Controller
+@Access(Access.Who.ADMINISTRATOR)
 @RequestMapping("/settings/model")
 class ModelController {
 

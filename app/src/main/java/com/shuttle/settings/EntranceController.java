@@ -1,5 +1,6 @@
 package com.shuttle.settings;
 
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.util.Map;
 import org.springframework.security.access.hierarchicalroles.RoleHierarchy;
@@ -12,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 /** The way in: signing in, the first visit to an empty installation, and where each person starts. */
 @Controller
+@Access(Access.Who.EVERYBODY)
 class EntranceController {
 
     private final AccountService accounts;
@@ -23,6 +25,7 @@ class EntranceController {
     }
 
     @GetMapping("/")
+    @Access(Access.Who.AGENT)
     String home(Authentication person) {
         boolean designs = roles.getReachableGrantedAuthorities(person.getAuthorities()).stream()
                 .anyMatch(authority -> "ROLE_DESIGNER".equals(authority.getAuthority()));

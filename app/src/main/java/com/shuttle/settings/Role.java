@@ -1,5 +1,6 @@
 package com.shuttle.settings;
 
+import com.shuttle.web.Access;
 import java.util.Locale;
 
 /** What a person may do. An administrator may do all that the others may. */
@@ -22,6 +23,15 @@ public enum Role {
 
     public String purpose() {
         return purpose;
+    }
+
+    /** Whether somebody of this role may do what is open to {@code who}. */
+    public boolean mayBe(Access.Who who) {
+        return switch (who) {
+            case EVERYBODY, AGENT -> true;
+            case DESIGNER -> this != AGENT;
+            case ADMINISTRATOR -> this == ADMINISTRATOR;
+        };
     }
 
     /** The form in the database and in forms. */

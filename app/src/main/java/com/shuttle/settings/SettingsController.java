@@ -1,5 +1,6 @@
 package com.shuttle.settings;
 
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** People, teams and tokens. */
 @Controller
+@Access(Access.Who.DESIGNER)
 class SettingsController {
 
     private final AccountService accounts;
@@ -47,6 +49,7 @@ class SettingsController {
     }
 
     @PostMapping("/settings/people")
+    @Access(Access.Who.ADMINISTRATOR)
     String createPerson(
             @RequestParam String name,
             @RequestParam String email,
@@ -61,16 +64,19 @@ class SettingsController {
     }
 
     @PostMapping("/settings/people/{id}/role")
+    @Access(Access.Who.ADMINISTRATOR)
     String changeRole(@PathVariable String id, @RequestParam Role role, RedirectAttributes flash) {
         return after(accounts.changeRole(id, role), flash);
     }
 
     @PostMapping("/settings/people/{id}/delete")
+    @Access(Access.Who.ADMINISTRATOR)
     String deletePerson(@PathVariable String id, RedirectAttributes flash) {
         return after(accounts.delete(id), flash);
     }
 
     @PostMapping("/settings/teams")
+    @Access(Access.Who.ADMINISTRATOR)
     String createTeam(@RequestParam String name, RedirectAttributes flash) {
         if (accounts.createTeam(name) instanceof Checked.Bad<Team> bad) {
             flash.addFlashAttribute("errors", bad.errors());
@@ -79,12 +85,14 @@ class SettingsController {
     }
 
     @PostMapping("/settings/teams/{id}")
+    @Access(Access.Who.ADMINISTRATOR)
     String setMembers(@PathVariable String id, @RequestParam(defaultValue = "") List<String> members) {
         accounts.setMembers(id, members);
         return "redirect:/settings#teams";
     }
 
     @PostMapping("/settings/teams/{id}/delete")
+    @Access(Access.Who.ADMINISTRATOR)
     String deleteTeam(@PathVariable String id) {
         accounts.deleteTeam(id);
         return "redirect:/settings#teams";

@@ -14,6 +14,7 @@ import com.shuttle.releases.ReleaseInfo;
 import com.shuttle.releases.ReleaseService;
 import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Page;
 import java.time.DayOfWeek;
@@ -41,6 +42,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The list of bots, and a bot's pages other than its flows. */
 @Controller
+@Access(Access.Who.DESIGNER)
 class BotController {
 
     /** The standing requests, in the words of designers. */

@@ -27,7 +27,13 @@ class BotFrame {
         model.addAttribute("bot", bot);
         model.addAttribute("tab", tab);
         model.addAttribute("live", live);
-        model.addAttribute("draftDiffers", releases.draftDiffers(bot));
+        boolean differs = releases.draftDiffers(bot);
+        model.addAttribute("draftDiffers", differs);
+        model.addAttribute(
+                "standing",
+                live == 0
+                        ? "not released yet"
+                        : "release " + live + " is live" + (differs ? " · the draft has changes" : ""));
         return bot;
     }
 }

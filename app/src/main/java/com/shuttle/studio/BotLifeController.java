@@ -4,6 +4,7 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.io.IOException;
 import java.io.InputStream;
@@ -22,6 +23,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Bots as wholes: copied, put away, deleted and brought back, saved as files and loaded. */
 @Controller
+@Access(Access.Who.DESIGNER)
 class BotLifeController {
 
     private static final String LIST = "redirect:/bots";

@@ -1,33 +1,63 @@
 package com.shuttle.studio;
 
-import com.shuttle.core.flow.shape.Spans;
+import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Effect;
+import com.shuttle.core.conversation.Errand;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.conversation.Way;
+import com.shuttle.core.flow.shape.Spans;
+import java.util.List;
+import java.util.stream.Stream;
 
 /** What a turn would do outside the conversation, in words. */
 final class EffectWords {
 
     private EffectWords() {}
 
-    /** Empty for effects that are seen in the conversation itself. */
-    static String of(Effect effect) {
+    /** One line for each thing; nothing for what is seen in the conversation itself. */
+    static List<String> of(Turn.Taken turn) {
+        return Stream.concat(
+                        turn.effects().stream().map(EffectWords::of),
+                        turn.way().stream().map(way -> of(way, turn.state().team())))
+                .filter(words -> !words.isEmpty())
+                .toList();
+    }
+
+    private static String of(Effect effect) {
         return switch (effect) {
             case Effect.Say ignored -> "";
-            case Effect.Queue(String team, String brief) ->
-                "would wait for a person" + (team.isEmpty() ? "" : " of the team")
-                        + (brief.isBlank() ? "" : ", who reads: " + brief);
-            case Effect.LeaveQueue ignored -> "would no longer wait for a person";
-            case Effect.KeepLead(String name, String email, String phone) ->
-                "would keep a lead: " + name + ", " + email;
-            case Effect.NoteGap(String question) -> "would note a gap: “" + question + "”";
-            case Effect.Answered ignored -> "";
-            case Effect.SetTimer(String key, long seconds) -> "would go on after " + Spans.of(seconds);
-            case Effect.Remember(String variable, var value) -> "would remember " + variable + " for next time";
-            case Effect.Reach(String milestone, var worth) ->
+            case Errand.Consult consult -> "would ask the language model about “" + consult.question() + "”";
+            case Deed deed -> of(deed);
+        };
+    }
+
+    private static String of(Deed deed) {
+        return switch (deed) {
+            case Deed.Note(String text) -> "would note for whoever takes over: " + text;
+            case Deed.KeepLead lead -> "would keep a lead: " + lead.name() + ", " + lead.email();
+            case Deed.NoteGap(String question) -> "would note a gap: “" + question + "”";
+            case Deed.Answered ignored -> "";
+            case Deed.SetTimer timer -> "would go on after " + Spans.of(timer.seconds());
+            case Deed.Remember remember -> "would remember " + remember.variable() + " for next time";
+            case Deed.Reach(String milestone, var worth) ->
                 "would count the milestone “" + milestone + "”"
                         + (worth.signum() == 0 ? "" : ", worth " + worth.toPlainString());
-            case Effect.Assign(String experiment, String arm) -> "would share the visitor out to arm " + arm;
-            case Effect.Rate(int stars, String comment) -> "would keep the rating " + stars + " of 5";
-            case Effect.Finish ignored -> "the conversation ends";
+            case Deed.Rate rate -> "would keep the rating " + rate.stars() + " of 5";
+        };
+    }
+
+    private static String of(Way way, String team) {
+        return switch (way.what()) {
+            case ARM -> "would share the visitor out to arm " + way.mark();
+            case PASSED ->
+                switch (Speaker.of(way.mark())) {
+                    case QUEUED -> "would wait for a person" + (team.isEmpty() ? "" : " of the team");
+                    case BOT -> "would no longer wait for a person";
+                    case ENDED -> "the conversation ends";
+                    case PERSON -> "";
+                };
+            case ENTERED, LEFT -> "";
         };
     }
 }

@@ -8,6 +8,7 @@ import com.shuttle.core.expression.Rules;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.settings.AccountService;
 import com.shuttle.settings.Team;
+import com.shuttle.web.Access;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -22,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Helps writing expressions: what is wrong and where, the same as rows and in plain words. */
 @RestController
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/bots/{id}/expressions")
 class ExpressionController {
 

@@ -5,18 +5,18 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.Draft;
 import com.shuttle.bots.Note;
 import com.shuttle.bots.NoteService;
+import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
 import com.shuttle.core.edit.FlowEditor;
-import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
-import com.shuttle.core.flow.StepKind;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.shape.Form;
 import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -45,6 +45,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The script of a flow: looking at it, and every edit to it. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/bots/{id}/flows")
 class FlowController {
 
@@ -109,9 +110,16 @@ class FlowController {
     ResponseEntity<EditReply> edit(
             @PathVariable String id,
             @PathVariable String flow,
-            @RequestBody Edit edit,
+            @RequestBody EditForm form,
             @RequestHeader(name = PAGE, defaultValue = "") String page,
             @AuthenticationPrincipal SignedIn person) {
+        Edit edit;
+        try {
+            edit = form.toEdit();
+        } catch (EditForm.Incomplete incomplete) {
+            return ResponseEntity.badRequest()
+                    .body(new EditReply(String.valueOf(incomplete.getMessage()), null, null, "", "", false, false));
+        }
         Edited edited = bots.edit(id, flow, edit, person.account().id());
         Draft draft = bots.draft(id, flow);
         boolean undo = draft.canUndo();
@@ -251,8 +259,9 @@ class FlowController {
                 .filter(Note::open)
                 .collect(Collectors.groupingBy(Note::step, Collectors.counting()));
         model.addAttribute("noted", noted);
-        model.addAttribute("script", ScriptView.of(bots.draft(id, flow), new ScriptView.Around(names, Map.of("team", teams))));
-        model.addAttribute("kinds", StepKind.values());
+        model.addAttribute(
+                "script", ScriptView.of(bots.draft(id, flow), new ScriptView.Around(names, Map.of("team", teams))));
+        model.addAttribute("kinds", Kinds.listed());
         model.addAttribute("blanks", templates.blanks(id));
         Map<String, ValueType> variables = new TreeMap<>(new Playbook(bots.draftRelease(bots.bot(id))).variables());
         variables.putAll(Expressions.SYSTEM);

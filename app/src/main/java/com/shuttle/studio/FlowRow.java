@@ -26,4 +26,19 @@ record FlowRow(String id, String name, int steps, List<String> phrases, List<Str
         }
         return List.copyOf(rows);
     }
+
+    /** What a list says beneath its name. @param mainFlow id of the flow where conversations start */
+    public String words(String mainFlow) {
+        StringBuilder words = new StringBuilder(steps == 1 ? "1 step" : steps + " steps");
+        if (id.equals(mainFlow)) {
+            words.append(", where conversations start");
+        }
+        if (!phrases.isEmpty()) {
+            words.append(", ").append(phrases.size()).append(phrases.size() == 1 ? " phrase" : " phrases");
+        }
+        if (!calledBy.isEmpty()) {
+            words.append(", called by ").append(String.join(", ", calledBy));
+        }
+        return words.toString();
+    }
 }

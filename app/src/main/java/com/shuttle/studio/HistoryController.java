@@ -5,6 +5,7 @@ import com.shuttle.bots.HistoryService;
 import com.shuttle.settings.Account;
 import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
 import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 /** The history of a flow: who did what and when, comparing two points of it, going back to one. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/bots/{id}/flows/{flow}")
 class HistoryController {
 

@@ -5,9 +5,9 @@ import com.shuttle.bots.Draft;
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Step;
-import com.shuttle.core.flow.StepKind;
 import com.shuttle.core.flow.Target;
 import com.shuttle.core.script.MapLayout;
+import com.shuttle.web.Access;
 import com.shuttle.web.Json;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 
 /** The map of a flow. Edits go the same way as those of the script. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/bots/{id}/flows/{flow}/map")
 class MapController {
 
@@ -42,7 +43,7 @@ class MapController {
                 .forEach(draft -> names.put(draft.flow().id(), draft.flow().name()));
         model.addAttribute("flows", names);
         model.addAttribute("draft", bots.draft(id, flow));
-        model.addAttribute("kinds", StepKind.values());
+        model.addAttribute("kinds", Kinds.listed());
         return "studio/map";
     }
 

@@ -3,6 +3,7 @@ package com.shuttle.studio;
 import com.shuttle.bots.BotService;
 import com.shuttle.bots.MediaService;
 import com.shuttle.knowledge.KnowledgeService;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
 import java.io.IOException;
@@ -22,6 +23,7 @@ import org.springframework.web.multipart.MultipartFile;
 
 /** Pictures and files of bots: uploading them, and showing them to anybody. */
 @RestController
+@Access(Access.Who.DESIGNER)
 class MediaController {
 
     private final BotService bots;
@@ -58,6 +60,7 @@ class MediaController {
     }
 
     @GetMapping("/media/{id}")
+    @Access(Access.Who.EVERYBODY)
     ResponseEntity<Resource> show(@PathVariable String id) {
         MediaService.Stored stored = media.find(id).orElseThrow(() -> new Missing("file", id));
         return ResponseEntity.ok()

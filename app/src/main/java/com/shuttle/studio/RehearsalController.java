@@ -9,6 +9,7 @@ import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
+import com.shuttle.web.Access;
 import com.shuttle.web.Markdown;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,6 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Talking to the draft inside the studio. */
 @RestController
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/bots/{id}/rehearsal")
 class RehearsalController {
 
@@ -111,10 +113,7 @@ class RehearsalController {
                         turn.messages().stream().map(this::view).toList(),
                         turn.trace(),
                         variables,
-                        turn.effects().stream()
-                                .map(EffectWords::of)
-                                .filter(words -> !words.isEmpty())
-                                .toList(),
+                        EffectWords.of(turn),
                         turn.state().speaker().key(),
                         waits(turn.state().awaiting()),
                         turn.messages().stream()
@@ -126,10 +125,10 @@ class RehearsalController {
     }
 
     private static String waits(@Nullable Awaiting awaiting) {
-        return switch (awaiting == null ? null : awaiting.kind()) {
-            case TIME -> "time";
-            case SIGNAL -> "signal";
-            case QUESTION -> awaiting.type() == ValueType.FILE ? "file" : "";
+        return switch (awaiting) {
+            case Awaiting.Time ignored -> "time";
+            case Awaiting.Signal ignored -> "signal";
+            case Awaiting.Reply reply -> reply.type() == ValueType.FILE ? "file" : "";
             case null, default -> "";
         };
     }

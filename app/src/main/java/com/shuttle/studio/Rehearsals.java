@@ -4,17 +4,20 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
-import com.shuttle.chat.BotPorts;
+import com.shuttle.chat.BotWorld;
+import com.shuttle.chat.Errands;
 import com.shuttle.core.conversation.Awaiting;
-import com.shuttle.core.engine.Engine;
+import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.Stamp;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.engine.Engine;
 import com.shuttle.web.Ids;
 import java.time.Duration;
 import java.time.InstantSource;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -29,19 +32,24 @@ class Rehearsals {
     /** A turn with what is needed to show it. */
     record Played(String rehearsal, Turn turn) {}
 
+    /** A turn that sends more errands than this, one after the other, is shown as it is. */
+    private static final int MOST_ERRANDS = 5;
+
     private record Rehearsal(String bot, State state) {}
 
     private final BotService bots;
-    private final BotPorts ports;
+    private final BotWorld world;
+    private final Errands errands;
     private final InstantSource clock;
     private final Cache<String, Rehearsal> open = Caffeine.newBuilder()
             .maximumSize(2000)
             .expireAfterAccess(Duration.ofHours(2))
             .build();
 
-    Rehearsals(BotService bots, BotPorts ports, InstantSource clock) {
+    Rehearsals(BotService bots, BotWorld world, Errands errands, InstantSource clock) {
         this.bots = bots;
-        this.ports = ports;
+        this.world = world;
+        this.errands = errands;
         this.clock = clock;
     }
 
@@ -72,11 +80,11 @@ class Rehearsals {
         return tell(id, bot, (stamp, playbook, state) -> {
             Awaiting awaiting = state.awaiting();
             String key = awaiting == null ? "" : awaiting.key();
-            return awaiting != null && awaiting.kind() == Awaiting.Kind.SIGNAL
-                    ? new Event.Signalled(stamp, key, "rehearsed")
-                    : awaiting != null && awaiting.kind() == Awaiting.Kind.QUESTION
-                            ? new Event.Sent(stamp, "rehearsed", "sample.png")
-                            : new Event.TimeCame(stamp, key);
+            return switch (awaiting) {
+                case Awaiting.Signal signal -> new Event.Signalled(stamp, key, "rehearsed");
+                case Awaiting.Reply reply -> new Event.Sent(stamp, "rehearsed", "sample.png");
+                case null, default -> new Event.TimeCame(stamp, key);
+            };
         });
     }
 
@@ -94,10 +102,52 @@ class Rehearsals {
         Event event(Stamp stamp, Playbook playbook, State state);
     }
 
+    /** Plays a turn, and where it sends errands, does them at once and plays on with what came of them. */
     private Turn play(Bot bot, State state, ToEvent event) {
         Playbook playbook = new Playbook(bots.draftRelease(bot));
-        Event taken = event.event(new Stamp(clock.instant(), Ids.seed()), playbook, state);
-        return Engine.take(playbook, state, taken, ports.of(bot.id(), "rehearsal"));
+        Event taken = event.event(stamp(), playbook, state);
+        Turn turn = take(bot, playbook, state, taken);
+        for (int i = 0; i < MOST_ERRANDS && turn instanceof Turn.Taken sent; i++) {
+            Errand errand = sent.effects().stream()
+                    .filter(Errand.class::isInstance)
+                    .map(Errand.class::cast)
+                    .reduce(null, (before, one) -> one);
+            if (errand == null || !(sent.state().awaiting() instanceof Awaiting.Result)) {
+                return turn;
+            }
+            Event came = new Event.Came(stamp(), errand.key(), errands.perform(errand));
+            if (!(take(bot, playbook, sent.state(), came) instanceof Turn.Taken next)) {
+                return turn;
+            }
+            turn = joined(sent, next);
+        }
+        return turn;
+    }
+
+    private Turn take(Bot bot, Playbook playbook, State state, Event event) {
+        return Engine.take(playbook, state, event, world.of(bot.id(), "rehearsal"));
+    }
+
+    private Stamp stamp() {
+        return new Stamp(clock.instant(), Ids.seed());
+    }
+
+    private static Turn.Taken joined(Turn.Taken first, Turn.Taken then) {
+        return new Turn.Taken(
+                then.state(),
+                both(
+                        first.effects().stream()
+                                .filter(effect -> !(effect instanceof Errand))
+                                .toList(),
+                        then.effects()),
+                both(first.trace(), then.trace()),
+                both(first.way(), then.way()));
+    }
+
+    private static <T> List<T> both(List<? extends T> first, List<? extends T> then) {
+        List<T> both = new ArrayList<>(first);
+        both.addAll(then);
+        return both;
     }
 
     private void keep(String id, Bot bot, Turn turn) {

@@ -5,6 +5,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Response;
 import com.shuttle.core.reading.Words;
+import com.shuttle.web.Access;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,6 +21,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** What a bot says on occasions that are no step's. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/bots/{id}/responses")
 class ResponsesController {
 

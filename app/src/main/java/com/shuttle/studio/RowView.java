@@ -65,8 +65,11 @@ public record RowView(
 
         /** The options of a choice. @param shared the exit that all share; null where each has its own */
         record Options(
-                List<OptionView> options, boolean typedIn, String shared, @Nullable ExitView all, ExitView otherwise)
-                implements Own {
+                List<OptionView> options,
+                boolean typedIn,
+                String shared,
+                @Nullable ExitView all,
+                ExitView otherwise) implements Own {
             @Override
             public String fragment() {
                 return "options";
@@ -111,8 +114,13 @@ public record RowView(
     private static @Nullable Own own(Step step, List<ExitView> exits, StepSettings.Editor editor) {
         return switch (step) {
             case Step.GoTo goTo -> new Own.Going(find(exits, Step.GoTo.TO), find(exits, Step.GoTo.BACK));
-            case Step.Message message when message.media() instanceof Media media && !media.address().isEmpty() ->
-                new Own.Shown(media.address(), media.alt(), media.type().label(), media.type().still());
+            case Step.Message message
+            when message.media() instanceof Media media && !media.address().isEmpty() ->
+                new Own.Shown(
+                        media.address(),
+                        media.alt(),
+                        media.type().label(),
+                        media.type().still());
             case Choice choice -> options(choice, exits, editor);
             default -> null;
         };
@@ -165,8 +173,7 @@ public record RowView(
         return placed
                 ? List.of()
                 : exits.stream()
-                        .filter(exit -> !exit.id().contains(":")
-                                && !exit.id().equals(Question.GAVE_UP.id()))
+                        .filter(exit -> !exit.id().contains(":") && !exit.id().equals(Question.GAVE_UP.id()))
                         .toList();
     }
 

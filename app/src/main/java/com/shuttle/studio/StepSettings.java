@@ -44,8 +44,7 @@ final class StepSettings {
      * @param exit id of the exit it has of its own; empty for none
      * @param inner lists within it
      */
-    record ItemView(
-            String key, String exit, List<Setting> common, List<Setting> folded, List<ItemsView> inner) {}
+    record ItemView(String key, String exit, List<Setting> common, List<Setting> folded, List<ItemsView> inner) {}
 
     private final ObjectNode step;
     private final Map<String, List<Form.Value>> outside;
@@ -139,7 +138,9 @@ final class StepSettings {
         JsonNode array = holder.path(items.name());
         for (int i = 0; i < array.size(); i++) {
             JsonNode item = array.get(i);
-            String key = items.key().isEmpty() ? Integer.toString(i) : item.path(items.key()).asString("");
+            String key = items.key().isEmpty()
+                    ? Integer.toString(i)
+                    : item.path(items.key()).asString("");
             Controls controls = new Controls();
             String at = path + items.name() + "." + key + ".";
             items.of().stream()
@@ -153,7 +154,11 @@ final class StepSettings {
                     List.copyOf(controls.lists)));
         }
         return new ItemsView(
-                path + items.name(), items.title(), items.add(), items.stands().name().toLowerCase(), views);
+                path + items.name(),
+                items.title(),
+                items.add(),
+                items.stands().name().toLowerCase(),
+                views);
     }
 
     private boolean shownWithin(Items items, JsonNode item) {

@@ -10,6 +10,7 @@ import com.shuttle.core.flow.StepJson;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,6 +29,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The variables of a bot: what they are, whose they are, where they are used. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/bots/{id}/variables")
 class VariablesController {
 

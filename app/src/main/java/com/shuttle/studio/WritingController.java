@@ -11,6 +11,7 @@ import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -35,6 +36,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** What helps with writing a flow: pasting, finding and replacing, notes, reading, and seeing who else is there. */
 @Controller
+@Access(Access.Who.DESIGNER)
 @RequestMapping("/bots/{id}")
 class WritingController {
 

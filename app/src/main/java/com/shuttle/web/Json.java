@@ -25,6 +25,11 @@ public final class Json {
         return MAPPER.writeValueAsString(value);
     }
 
+    /** Writes a value so that it keeps its type's name. */
+    public static <T> String writeAs(T value, Class<T> type) {
+        return MAPPER.writerFor(type).writeValueAsString(value);
+    }
+
     /** Writes a list so that each element keeps its type's name. */
     public static <T> String writeAll(List<? extends T> values, Class<T> type) {
         return MAPPER.writerFor(MAPPER.getTypeFactory().constructCollectionType(List.class, type))

@@ -5,10 +5,14 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.springframework.web.util.UriComponentsBuilder;
 
-/** Times in words, for templates. Thread-safe. */
+/** Times, numbers and addresses as templates show them. Thread-safe. */
 @Component("show")
 public class Show {
 
@@ -36,5 +40,27 @@ public class Show {
             return gone.toMinutes() + " min";
         }
         return gone.toDays() < 2 ? gone.toHours() + " h" : gone.toDays() + " days";
+    }
+
+    /** "1 step" or "3 steps". */
+    public String count(int number, String one, String several) {
+        return number + " " + (number == 1 ? one : several);
+    }
+
+    /** An address with parameters. @param pairs name and value in turn; values of null or nothing are left out */
+    public String address(String path, @Nullable Object... pairs) {
+        UriComponentsBuilder address = UriComponentsBuilder.fromPath(path);
+        for (int i = 0; i + 1 < pairs.length; i += 2) {
+            Object value = pairs[i + 1];
+            if (value != null && !value.toString().isEmpty()) {
+                address.queryParam(String.valueOf(pairs[i]), "{p" + i + "}");
+            }
+        }
+        Map<String, Object> values = new HashMap<>();
+        for (int i = 0; i + 1 < pairs.length; i += 2) {
+            Object value = pairs[i + 1];
+            values.put("p" + i, value == null ? "" : value);
+        }
+        return address.encode().buildAndExpand(values).toUriString();
     }
 }

@@ -143,7 +143,7 @@ class ConversationServiceTest {
                         .toList());
         assertThat(lines.stream().filter(line -> line.message().from() == Message.From.VISITOR))
                 .hasSize(12);
-        assertThat(conversations.replay(id)).isEqualTo(conversations.state(id));
+        assertThat(conversations.replay(id)).contains(conversations.state(id));
     }
 
     @Test
@@ -160,7 +160,7 @@ class ConversationServiceTest {
         taken(conversations.say(id, "m3", "details"));
         taken(conversations.say(id, "m4", "Dana Whitlow, dana@example.org"));
         data.knowledge.delete(collection);
-        assertThat(conversations.replay(id)).isEqualTo(conversations.state(id));
+        assertThat(conversations.replay(id)).contains(conversations.state(id));
     }
 
     @Test
@@ -264,14 +264,15 @@ class ConversationServiceTest {
         taken(conversations.say(id, "m1", "a person please"));
         assertThat(conversations.withPeople()).extracting(Conversation::id).contains(id);
         assertThat(conversations.conversation(id).waitingSince()).isNotNull();
-        taken(conversations.agentTakes(id, agent));
+        taken(conversations.agentTakes(id, agent, false));
         assertThat(conversations.conversation(id).waitingSince()).isNull();
-        assertThat(conversations.agentTakes(id, agent)).isEqualTo(new Outcome.Refused(Turn.Reason.ALREADY_TAKEN));
+        assertThat(conversations.agentTakes(id, agent, false))
+                .isEqualTo(new Outcome.Refused(Turn.Reason.ALREADY_TAKEN));
         taken(conversations.agentSays(id, "a1", agent, "Good evening"));
         taken(conversations.agentCloses(id, agent));
         assertThat(conversations.conversation(id).speaker()).isEqualTo(Speaker.ENDED);
         assertThat(conversations.closed(100)).extracting(Conversation::id).contains(id);
-        assertThat(conversations.replay(id)).isEqualTo(conversations.state(id));
+        assertThat(conversations.replay(id)).contains(conversations.state(id));
     }
 
     @Test

@@ -1,6 +1,5 @@
 package com.shuttle.leads;
 
-import com.shuttle.core.conversation.Deed;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -8,7 +7,7 @@ import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.chat.Conversation;
-import com.shuttle.core.conversation.Effect;
+import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.web.Missing;
 import java.time.Instant;
@@ -29,7 +28,7 @@ class LeadServiceTest {
     }
 
     private static Conversation conversation(Bot bot, String id) {
-        return new Conversation(id, bot.id(), "r", "visitor", Speaker.BOT, "", null, AT, AT, null);
+        return new Conversation(id, bot.id(), "r", "visitor", Speaker.BOT, "", null, AT, AT, null, "web", "", "", "");
     }
 
     private List<Lead> of(Bot bot) {
@@ -39,12 +38,12 @@ class LeadServiceTest {
     @Test
     void aPersonWhoComesBackIsOneLeadWithTheNewestOfEverything() {
         Bot bot = data.bot();
-        leads.handle(conversation(bot, "c1"), new Deed.KeepLead("Dana", "Dana@Example.org", "+441174960555"), AT);
-        leads.handle(
+        leads.carryOut(conversation(bot, "c1"), new Deed.KeepLead("Dana", "Dana@Example.org", "+441174960555"), AT);
+        leads.carryOut(
                 conversation(bot, "c1"),
                 new Deed.KeepLead("Dana Sablewood", "dana@example.org", ""),
                 AT.plusSeconds(5));
-        leads.handle(
+        leads.carryOut(
                 conversation(bot, "c2"), new Deed.KeepLead("Dana S.", "dana@example.org", ""), AT.plusSeconds(90));
         assertThat(of(bot)).singleElement().satisfies(lead -> {
             assertThat(lead.name()).isEqualTo("Dana S.");
@@ -60,8 +59,8 @@ class LeadServiceTest {
     void theSamePersonIsALeadOfEachBot() {
         Bot one = data.bot();
         Bot two = data.bot();
-        leads.handle(conversation(one, "c1"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
-        leads.handle(conversation(two, "c2"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
+        leads.carryOut(conversation(one, "c1"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
+        leads.carryOut(conversation(two, "c2"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
         assertThat(of(one)).hasSize(1);
         assertThat(of(two)).hasSize(1);
     }
@@ -71,7 +70,7 @@ class LeadServiceTest {
         Bot bot = data.bot();
         for (int i = 0; i < 30; i++) {
             String name = "Person " + (char) ('A' + i % 26) + i;
-            leads.handle(
+            leads.carryOut(
                     conversation(bot, "c" + i),
                     new Deed.KeepLead(name, "p" + i + "@example.org", "+4411749600" + (10 + i)),
                     AT.plusSeconds(i));
@@ -91,7 +90,7 @@ class LeadServiceTest {
     void aLeadThatIsNotThereIsMissing() {
         assertThatThrownBy(() -> leads.lead("nobody")).isInstanceOf(Missing.class);
         Bot bot = data.bot();
-        leads.handle(conversation(bot, "c1"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
+        leads.carryOut(conversation(bot, "c1"), new Deed.KeepLead("Dana", "dana@example.org", ""), AT);
         assertThat(leads.lead(of(bot).getFirst().id()).name()).isEqualTo("Dana");
     }
 }

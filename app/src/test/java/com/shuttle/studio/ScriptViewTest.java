@@ -25,9 +25,10 @@ class ScriptViewTest {
                 {"kind":"end","id":"f","say":["Bye"]}]}]}""");
 
     private final ScriptView view = ScriptView.of(
-            new Draft(FLOW, 3, true, false, "x"), Map.of("main", "Main", "other", "The other"), List.of());
+            new Draft(FLOW, 3, true, false, "x"),
+            new ScriptView.Around(Map.of("main", "Main", "other", "The other"), Map.of()));
 
-    private ScriptView.RowView row(String step) {
+    private RowView row(String step) {
         return view.sections().stream()
                 .flatMap(section -> section.rows().stream())
                 .filter(row -> row.step().id().equals(step))
@@ -91,5 +92,23 @@ class ScriptViewTest {
                 .containsExactly(
                         new FlowRow("main", "Main", 6, List.of(), List.of()),
                         new FlowRow("other", "The other", 0, List.of("other things"), List.of("Main")));
+    }
+
+    @Test
+    void handOffsAndChoicesLeadOnByTheWayThatWritingTakes() {
+        Flow flow = FlowJson.readTrusted("""
+                {"format":"shuttle-flow/1","id":"main","name":"Main","phrases":[],"sections":[
+                  {"id":"s1","title":"","steps":[
+                    {"kind":"hand_off","id":"h","say":["A person comes."],"exits":{"back":"step:c"}},
+                    {"kind":"choice","id":"c","ask":["?"],"together":true,"options":[{"id":"o1","label":"One"}]}]}]}""");
+        ScriptView script = ScriptView.of(new Draft(flow, 1, false, false, ""), ScriptView.Around.NOTHING);
+        RowView handOff = script.sections().getFirst().rows().get(0);
+        RowView choice = script.sections().getFirst().rows().get(1);
+        assertThat(handOff.way()).isEqualTo("nobody");
+        assertThat(choice.way()).isEqualTo("picked");
+        assertThat(handOff.others())
+                .as("every exit of a hand off can be led")
+                .extracting(ScriptView.ExitView::id)
+                .containsExactly("closed", "back", "nobody");
     }
 }

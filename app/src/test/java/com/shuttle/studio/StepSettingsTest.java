@@ -10,11 +10,13 @@ import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepKind;
+import com.shuttle.core.flow.shape.Form;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,7 +27,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** The controls of every kind of step, and that the editor takes what each of them sends. */
 class StepSettingsTest {
 
-    private static final List<Setting.Choice> TEAMS = List.of(new Setting.Choice("t1", "Visits"));
+    private static final Map<String, List<Form.Value>> TEAMS = Map.of("team", List.of(new Form.Value("t1", "Visits")));
 
     private static Flow of(Step step) {
         return new Flow("main", "Main", List.of(), List.of(new Section("s1", "", List.of(step))));
@@ -38,8 +40,8 @@ class StepSettingsTest {
         return all;
     }
 
-    private static void collect(StepSettings.Items list, List<Setting> all) {
-        for (StepSettings.Item item : list.items()) {
+    private static void collect(StepSettings.ItemsView list, List<Setting> all) {
+        for (StepSettings.ItemView item : list.items()) {
             all.addAll(item.common());
             all.addAll(item.folded());
             item.inner().forEach(inner -> collect(inner, all));
@@ -193,11 +195,11 @@ class StepSettingsTest {
     void aChangeThatTakesExitsAwayTakesThemAlong() {
         Step choice = StepKind.CHOICE
                 .blank("n1")
-                .withExits(java.util.Map.of(
+                .withExits(Map.of(
                         "option:o1", com.shuttle.core.flow.Target.END, "gave_up", com.shuttle.core.flow.Target.END));
         Flow together = done(FlowEditor.apply(of(choice), new Edit.Set("n1", "together", "true")));
         assertThat(together.allSteps().getFirst().exits()).containsOnlyKeys("gave_up");
-        Step wait = StepKind.WAIT.blank("n1").withExits(java.util.Map.of("went_on", com.shuttle.core.flow.Target.END));
+        Step wait = StepKind.WAIT.blank("n1").withExits(Map.of("went_on", com.shuttle.core.flow.Target.END));
         assertThat(done(FlowEditor.apply(of(wait), new Edit.Set("n1", "signal", "true")))
                         .allSteps()
                         .getFirst()

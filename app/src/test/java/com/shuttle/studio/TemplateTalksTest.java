@@ -72,7 +72,7 @@ class TemplateTalksTest {
                         .as("%s takes \"%s\", seed %d", template, said, seed)
                         .isInstanceOf(Outcome.Taken.class);
             }
-            assertThat(conversations.replay(id)).isEqualTo(conversations.state(id));
+            assertThat(conversations.replay(id)).contains(conversations.state(id));
         }
     }
 }

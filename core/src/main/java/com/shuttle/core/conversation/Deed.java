@@ -7,9 +7,6 @@ import org.jspecify.annotations.Nullable;
 /** Something that is written to the database in the turn's transaction, by the one handler of its type. */
 public sealed interface Deed extends Effect {
 
-    /** Puts the conversation before the people of a team; empty for any team. */
-    record Queue(String team) implements Deed {}
-
     /** A line for whoever takes the conversation; visitors never see it. */
     record Note(String text) implements Deed {}
 

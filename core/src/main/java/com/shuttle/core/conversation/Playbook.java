@@ -10,6 +10,7 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -128,6 +129,16 @@ public final class Playbook {
     /** Where conversations start, or null if the main flow is empty. */
     public @Nullable Place start() {
         return starts.get(release.mainFlow());
+    }
+
+    /** The first known name of a person among values; empty where there is none. */
+    public String personName(Map<String, Value> values) {
+        for (Map.Entry<String, Value> value : values.entrySet()) {
+            if (variables.get(value.getKey()) == ValueType.PERSON_NAME) {
+                return value.getValue().shown();
+            }
+        }
+        return "";
     }
 
     /** Every variable of every flow with its type. */

@@ -1,37 +1,11 @@
 package com.shuttle.core.edit;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
-import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepKind;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** One change a designer makes to a flow. Steps, options and sections are named by their ids. */
-@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
-@JsonSubTypes({
-    @JsonSubTypes.Type(value = Edit.Add.class, name = "add"),
-    @JsonSubTypes.Type(value = Edit.Delete.class, name = "delete"),
-    @JsonSubTypes.Type(value = Edit.Move.class, name = "move"),
-    @JsonSubTypes.Type(value = Edit.Become.class, name = "become"),
-    @JsonSubTypes.Type(value = Edit.Set.class, name = "set"),
-    @JsonSubTypes.Type(value = Edit.Lead.class, name = "lead"),
-    @JsonSubTypes.Type(value = Edit.AddItem.class, name = "add_item"),
-    @JsonSubTypes.Type(value = Edit.DeleteItem.class, name = "delete_item"),
-    @JsonSubTypes.Type(value = Edit.MoveItem.class, name = "move_item"),
-    @JsonSubTypes.Type(value = Edit.RenameVariable.class, name = "rename_variable"),
-    @JsonSubTypes.Type(value = Edit.AddWording.class, name = "add_wording"),
-    @JsonSubTypes.Type(value = Edit.DeleteWording.class, name = "delete_wording"),
-    @JsonSubTypes.Type(value = Edit.AddSection.class, name = "add_section"),
-    @JsonSubTypes.Type(value = Edit.NameSection.class, name = "name_section"),
-    @JsonSubTypes.Type(value = Edit.DeleteSection.class, name = "delete_section"),
-    @JsonSubTypes.Type(value = Edit.Paste.class, name = "paste"),
-    @JsonSubTypes.Type(value = Edit.Duplicate.class, name = "duplicate"),
-    @JsonSubTypes.Type(value = Edit.Replace.class, name = "replace"),
-    @JsonSubTypes.Type(value = Edit.Pin.class, name = "pin"),
-    @JsonSubTypes.Type(value = Edit.Unpin.class, name = "unpin"),
-    @JsonSubTypes.Type(value = Edit.Several.class, name = "several")
-})
 public sealed interface Edit {
 
     /**

@@ -54,6 +54,7 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
      *                understood to be asked
      * @param answers what may be said, at least one, Markdown
      * @param ties    of an entry
+     * @param readOn  the article that it is from, or that says more; null for none
      */
     public record Match(
             String ref,
@@ -62,7 +63,8 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
             double confidence,
             List<String> answers,
             Why why,
-            @Nullable Ties ties) {
+            @Nullable Ties ties,
+            @Nullable ReadOn readOn) {
         public Match {
             answers = List.copyOf(answers);
             // Matches kept before there were ties have none.
@@ -70,12 +72,27 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
         }
 
         public Match(String ref, Source source, String title, double confidence, List<String> answers, Why why) {
-            this(ref, source, title, confidence, answers, why, Ties.NONE);
+            this(ref, source, title, confidence, answers, why, Ties.NONE, null);
         }
 
         /** The same with other answers. */
         public Match saying(List<String> others) {
-            return new Match(ref, source, title, confidence, others, why, ties);
+            return new Match(ref, source, title, confidence, others, why, ties, readOn);
+        }
+    }
+
+    /**
+     * Where a visitor may read on.
+     *
+     * @param article its ref
+     * @param title   the article's
+     * @param heading of the passage; empty for the beginning
+     */
+    public record ReadOn(String article, String title, String heading) {
+
+        /** The title, with the heading where there is one. */
+        public String words() {
+            return heading.isEmpty() ? title : title + ": " + heading;
         }
     }
 

@@ -20,6 +20,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -60,6 +61,7 @@ public final class KnowledgeIndex {
     /** Units by their wordings, in normal form. */
     private final Map<String, Set<Integer>> byWording = new HashMap<>();
 
+    private final Shelf shelf;
     private final List<TableAnswers> tables;
     private final WordCounts counts = new WordCounts();
     private final WordIndex words;
@@ -98,6 +100,7 @@ public final class KnowledgeIndex {
         List<Read> reads = library.reads();
         units = reads.stream().map(Read::unit).toList();
         tables = content.tables().stream().map(TableAnswers::new).toList();
+        shelf = new Shelf(content.articles(), tables, units);
         for (int u = 0; u < units.size(); u++) {
             if (units.get(u).source() == Source.ENTRY) {
                 for (String normal : reads.get(u).normals()) {
@@ -338,7 +341,20 @@ public final class KnowledgeIndex {
                 evidence.words(),
                 words.shared(asked.typed, scored.unit()));
         List<String> said = unit.source() == Source.ENTRY ? unit.answers() : List.of(excerpt(scored.unit(), asked));
-        return new Match(unit.ref(), unit.source(), unit.title(), scored.confidence() * factor, said, why, unit.ties());
+        return new Match(
+                unit.ref(),
+                unit.source(),
+                unit.title(),
+                scored.confidence() * factor,
+                said,
+                why,
+                unit.ties(),
+                shelf.readOn(unit));
+    }
+
+    /** What stands behind the ref of an earlier match, as a match of confidence 1: an entry, a whole article, a table's answer. */
+    public Optional<Match> byRef(String ref) {
+        return shelf.byRef(ref);
     }
 
     /** The sentences of a passage that a question is about, in their order, the nearest among them. */

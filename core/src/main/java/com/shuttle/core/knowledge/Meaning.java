@@ -49,10 +49,10 @@ public interface Meaning {
     }
 
     /** Cosines of a question to texts. */
-    default List<Double> closeness(String question, List<String> texts) {
+    default double[] closeness(String question, List<String> texts) {
         float[] asked = ofQuestion(Model.SENTENCES, question);
         return texts.stream()
-                .map(text -> Vector.cosine(asked, ofText(Model.SENTENCES, text)))
-                .toList();
+                .mapToDouble(text -> Vector.cosine(asked, ofText(Model.SENTENCES, text)))
+                .toArray();
     }
 }

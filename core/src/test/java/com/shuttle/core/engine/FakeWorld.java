@@ -43,7 +43,14 @@ final class FakeWorld implements World {
         byWord.put(
                 word,
                 new Match(
-                        "e-" + word, Source.ENTRY, "About " + word, 0.9, List.of(answer), why, new Ties("", "", flow)));
+                        "e-" + word,
+                        Source.ENTRY,
+                        "About " + word,
+                        0.9,
+                        List.of(answer),
+                        why,
+                        new Ties("", "", flow),
+                        null));
         return this;
     }
 

@@ -3,7 +3,6 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.Turn;
@@ -74,7 +73,8 @@ class HandoffTest {
     @Test
     void withoutAHandOffStepAnyTeamIsAsked() {
         Flow bare = flow("main").message("a", "Hi", null).build();
-        assertThat(Talk.with(bare).says("a person").effects).contains(new Deed.Queue(""));
+        assertThat(Talk.with(bare).says("a person").state.team()).isEqualTo("");
+        assertThat(Talk.with(bare).says("a person").state.speaker()).isEqualTo(Speaker.QUEUED);
     }
 
     @Test
@@ -83,7 +83,8 @@ class HandoffTest {
         talk.says("hmm hmm").hearsPart("robin@example.org");
         talk.says("dunno").hearsPart("Passing you on.");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);
-        assertThat(talk.effects).contains(new Deed.Queue("visits"));
+        assertThat(talk.state.team()).isEqualTo("visits");
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);
     }
 
     @Test

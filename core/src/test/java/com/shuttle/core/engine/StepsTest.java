@@ -239,7 +239,7 @@ class StepsTest {
                 .message("b", "I am back.", null)
                 .build();
         Talk talk = Talk.with(flow);
-        assertThat(talk.effects).contains(new Deed.Note("Wants something"), new Deed.Queue("t"));
+        assertThat(talk.effects).contains(new Deed.Note("Wants something"));
         String key = talk.state.awaiting().key();
         talk.take(new Event.TimeCame(talk.stamp(), key)).hears("Nobody came.", "Leave a message?");
         Talk taken = Talk.with(flow);

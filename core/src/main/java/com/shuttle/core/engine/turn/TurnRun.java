@@ -386,10 +386,10 @@ public final class TurnRun {
         mark(Way.What.PASSED, to.key());
     }
 
+    /** Lets the visitor wait for a person of a team; empty for any. */
     public void queue(String team) {
         this.team = team;
         pass(Speaker.QUEUED);
-        effects.add(new Deed.Queue(team));
     }
 
     /** Keeps a line for whoever takes the conversation; a blank one is none. */

@@ -11,7 +11,7 @@ class VisitorTest {
     @Test
     void turnsArePlayedByWhomTheyBelongTo() {
         List<String> played = new ArrayList<>();
-        new Visitor("https://x.example/", List.of("hello", "agent: Good evening", "thanks", "close"))
+        new Visitor("vesper", "https://x.example/", List.of("hello", "agent: Good evening", "thanks", "close"))
                 .play(new Visitor.Conversation() {
                     @Override
                     public void visitorSays(String text) {

@@ -1,0 +1,44 @@
+package com.shuttle.chat;
+
+import com.shuttle.core.conversation.Deed;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+
+/** Gives each deed to the one handler of its type. A type without a handler, or with two, stops the start. Thread-safe. */
+@Component
+class Deeds {
+
+    private final Map<Class<?>, DeedHandler<?>> handlers = new HashMap<>();
+
+    Deeds(List<DeedHandler<?>> all) {
+        for (DeedHandler<?> handler : all) {
+            DeedHandler<?> other = handlers.put(handler.type(), handler);
+            if (other != null) {
+                throw new IllegalStateException(
+                        "two handlers of " + handler.type().getSimpleName() + ": "
+                                + other.getClass().getName() + " and "
+                                + handler.getClass().getName());
+            }
+        }
+        List<String> missing = Arrays.stream(Deed.class.getPermittedSubclasses())
+                .filter(type -> !handlers.containsKey(type))
+                .map(Class::getSimpleName)
+                .toList();
+        if (!missing.isEmpty()) {
+            throw new IllegalStateException("no handler of " + String.join(", ", missing));
+        }
+    }
+
+    void carryOut(Conversation conversation, Deed deed, Instant at) {
+        carryOut(handlers.get(deed.getClass()), conversation, deed, at);
+    }
+
+    private static <D extends Deed> void carryOut(
+            DeedHandler<D> handler, Conversation conversation, Deed deed, Instant at) {
+        handler.carryOut(conversation, handler.type().cast(deed), at);
+    }
+}

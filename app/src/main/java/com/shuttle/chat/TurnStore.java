@@ -1,0 +1,202 @@
+package com.shuttle.chat;
+
+import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.conversation.Prompt;
+import com.shuttle.core.conversation.Reads;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.conversation.State;
+import com.shuttle.core.conversation.TraceLine;
+import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.conversation.Way;
+import com.shuttle.core.engine.Engine;
+import com.shuttle.web.Json;
+import com.shuttle.web.Sql;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+
+/**
+ * The few statements that every turn of every conversation runs. They are written once and prepared by the driver, which
+ * keeps them; a turn takes no lock while it is worked out, and {@link #advance} finds out whether another was faster.
+ */
+@Repository
+class TurnStore {
+
+    private static final int LONGEST_LAST_WORDS = 200;
+
+    private static final String LOAD = """
+            select bot_id, release_id, visitor, speaker, team, agent_id, started_at, last_at, waiting_since, channel, page,
+              visitor_name, last_words, state, events
+            from conversation where id = ?""";
+
+    private static final String BEGIN = """
+            insert into conversation (id, bot_id, release_id, token_hash, visitor, speaker, team, agent_id, events, seq,
+              state, started_at, last_at, waiting_since, channel, page, visitor_name, last_words)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""";
+
+    private static final String ADVANCE = """
+            update conversation set state = ?, speaker = ?, team = ?, agent_id = ?, seq = ?, events = ?, last_at = ?,
+              waiting_since = ?, visitor_name = ?, last_words = ?
+            where id = ? and events = ?""";
+
+    private static final String EVENT = """
+            insert into conversation_event (conversation_id, ordinal, client_message_id, first_seq, last_seq, event, reads,
+              awaiting, way, working, engine, at)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""";
+
+    private static final String MESSAGE = """
+            insert into message (conversation_id, seq, sender, author, text, options, look, at)
+            values (?, ?, ?, ?, ?, ?, ?, ?)""";
+
+    private final Sql sql;
+
+    TurnStore(Sql sql) {
+        this.sql = sql;
+    }
+
+    /** A conversation as it stands, with how many events it has had. */
+    record Loaded(Conversation conversation, State state, int events) {}
+
+    /**
+     * A turn to be stored.
+     *
+     * @param named the visitor's name; empty while it is not known
+     */
+    record Done(
+            Event event,
+            @Nullable String clientMessageId,
+            List<Reads.Read> reads,
+            Turn.Taken turn,
+            @Nullable Prompt prompt,
+            String named) {
+
+        Instant at() {
+            return event.stamp().at();
+        }
+    }
+
+    /** A conversation as it stands now; no lock is taken. */
+    Optional<Loaded> load(String id) {
+        return sql.first(LOAD, row -> loaded(id, row), id);
+    }
+
+    private static Loaded loaded(String id, ResultSet row) throws SQLException {
+        Conversation conversation = new Conversation(
+                id,
+                row.getString(1),
+                row.getString(2),
+                row.getString(3),
+                Speaker.of(row.getString(4)),
+                row.getString(5),
+                row.getString(6),
+                Sql.instant(row, 7),
+                Sql.instant(row, 8),
+                Sql.instantOrNull(row, 9),
+                row.getString(10),
+                row.getString(11),
+                row.getString(12),
+                row.getString(13));
+        State state = Json.read(row.getString(14), State.class);
+        boolean held = state.speaker() == Speaker.PERSON && state.agent().isEmpty() && conversation.agent() != null;
+        return new Loaded(conversation, held ? state.heldBy(conversation.agent()) : state, row.getInt(15));
+    }
+
+    /** Stores a conversation with its first turn. */
+    void begin(Conversation conversation, String tokenHash, Done done) {
+        State state = done.turn().state();
+        sql.update(
+                BEGIN,
+                conversation.id(),
+                conversation.bot(),
+                conversation.release(),
+                tokenHash,
+                conversation.visitor(),
+                state.speaker().key(),
+                state.team(),
+                null,
+                1,
+                state.seq(),
+                Json.write(state),
+                done.at(),
+                done.at(),
+                state.speaker() == Speaker.QUEUED ? done.at() : null,
+                conversation.channel(),
+                conversation.page(),
+                done.named(),
+                lastWords(conversation, done.turn()));
+        append(conversation.id(), 0, 0, done);
+    }
+
+    /** Stores a turn, unless the conversation is no longer as it was when the turn was worked out. */
+    boolean advance(Loaded before, Done done) {
+        Conversation conversation = before.conversation();
+        State state = done.turn().state();
+        boolean waits = state.speaker() == Speaker.QUEUED;
+        Instant waiting = conversation.waitingSince() == null ? done.at() : conversation.waitingSince();
+        int changed = sql.update(
+                ADVANCE,
+                Json.write(state),
+                state.speaker().key(),
+                state.team(),
+                agent(conversation, done.event()),
+                state.seq(),
+                before.events() + 1,
+                done.at(),
+                waits ? waiting : null,
+                done.named(),
+                lastWords(conversation, done.turn()),
+                conversation.id(),
+                before.events());
+        if (changed == 0) {
+            return false;
+        }
+        append(conversation.id(), before.events(), before.state().seq(), done);
+        return true;
+    }
+
+    private static @Nullable String agent(Conversation conversation, Event event) {
+        return event instanceof Event.OfAgent of && !of.account().isEmpty() ? of.account() : conversation.agent();
+    }
+
+    private static String lastWords(Conversation conversation, Turn.Taken turn) {
+        String words = turn.messages().stream()
+                .map(Message::text)
+                .filter(text -> !text.isBlank())
+                .reduce(conversation.lastWords(), (before, text) -> text)
+                .replaceAll("\\s+", " ");
+        return words.length() <= LONGEST_LAST_WORDS ? words : words.substring(0, LONGEST_LAST_WORDS - 1) + "…";
+    }
+
+    private void append(String id, int ordinal, long seq, Done done) {
+        Turn.Taken turn = done.turn();
+        sql.update(
+                EVENT,
+                id,
+                ordinal,
+                done.clientMessageId(),
+                seq + 1,
+                turn.state().seq(),
+                Json.writeAs(done.event(), Event.class),
+                done.reads().isEmpty() ? "[]" : Json.write(done.reads()),
+                done.prompt() == null ? null : Json.write(done.prompt()),
+                turn.way().isEmpty() ? "[]" : Json.writeAll(turn.way(), Way.class),
+                turn.trace().isEmpty() ? "[]" : Json.writeAll(turn.trace(), TraceLine.class),
+                Engine.VERSION,
+                done.at());
+        sql.each(MESSAGE, turn.messages(), message -> new Object[] {
+            id,
+            message.seq(),
+            message.from().key(),
+            message.author(),
+            message.text(),
+            message.options().isEmpty() ? null : Json.write(message.options()),
+            message.look() == null ? null : Json.write(message.look()),
+            done.at()
+        });
+    }
+}
