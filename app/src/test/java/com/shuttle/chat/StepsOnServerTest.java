@@ -148,8 +148,9 @@ class StepsOnServerTest {
         conversations.say(id, "m1", "open-sesame-77");
         assertThat(said(id)).containsExactly("Code?", "•••••", "Thanks, •••••.");
         String stored = db.fetch("select state from conversation where id = '" + id + "'")
-                + db.fetch("select event, reads, working, way, awaiting from conversation_event where conversation_id = '"
-                                + id + "'")
+                + db.fetch(
+                                "select event, reads, working, way, awaiting from conversation_event where conversation_id = '"
+                                        + id + "'")
                         .toString()
                 + db.fetch("select text from message where conversation_id = '" + id + "'");
         assertThat(stored).doesNotContain("open-sesame");
