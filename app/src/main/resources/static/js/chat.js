@@ -1,6 +1,7 @@
 // The visitor's page: one conversation, kept across reloads and shared by the visitor's tabs.
 import { articlePanel } from './article-panel.js';
 import { follow } from './sse.js';
+import { shown } from './media.js';
 import { fitTextBox, showWidgets } from './widgets.js';
 
 const chat = document.getElementById('chat');
@@ -51,31 +52,11 @@ function bubble(message) {
   }
   made.append(who, body);
   if (message.media) {
-    made.append(shown(message.media));
+    made.append(shown(message.media, () => { log.scrollTop = log.scrollHeight; }));
   }
   return made;
 }
 
-const STILL = matchMedia('(prefers-reduced-motion: reduce)');
-
-/** A picture, or a link to what is no picture; an animation only moves where motion is welcome. */
-function shown(media) {
-  const pictured = media.type === 'picture' || (media.type === 'animation' && !STILL.matches);
-  const made = document.createElement(pictured ? 'img' : 'a');
-  made.className = 'shown';
-  if (pictured) {
-    made.src = media.address;
-    made.alt = media.alt ?? '';
-    made.addEventListener('load', () => { log.scrollTop = log.scrollHeight; });
-  } else {
-    const what = { video: 'Watch', file: 'Open', animation: 'Show' }[media.type] ?? 'Open';
-    made.href = media.address;
-    made.target = '_blank';
-    made.rel = 'noopener';
-    made.textContent = `${what}: ${media.alt || media.address}`;
-  }
-  return made;
-}
 
 /** How long the bot takes to type a text, in milliseconds. */
 function pace(text) {

@@ -1,5 +1,7 @@
 // A live conversation with the draft, with its working shown.
 import { postJson } from './http.js';
+import { shown } from './media.js';
+import { option } from './widgets.js';
 
 function element(name, className, text) {
   const made = document.createElement(name);
@@ -67,25 +69,34 @@ export function rehearse(dock, hooks) {
     } else {
       made.innerHTML = message.html;
     }
-    talk.append(made);
+    if (message.media) {
+      made.append(shown(message.media, () => { talk.scrollTop = talk.scrollHeight; }));
+    }
+    if (message.text || message.media) {
+      talk.append(made);
+    }
     if (message.options.length > 0) {
-      const offers = element('div', 'offers');
+      const tiles = message.layout === 'tiles';
+      const offers = element('div', `offers ${message.layout}`);
       const chosen = new Set();
-      for (const option of message.options.filter((one) => !one.link)) {
-        const button = element('button', '', option.label);
-        button.type = 'button';
-        button.addEventListener('click', () => {
+      let group = '';
+      for (const of of message.options) {
+        if (message.layout === 'list' && (of.group ?? '') !== group) {
+          group = of.group ?? '';
+          offers.append(element('p', 'offer-group', group));
+        }
+        const made = option(of, tiles, () => {
           if (!many) {
-            tell({ pick: [option.id] });
-          } else {
-            const on = !chosen.delete(option.id);
-            if (on) {
-              chosen.add(option.id);
-            }
-            button.setAttribute('aria-pressed', String(on));
+            tell({ pick: [of.id] });
+            return;
           }
+          const on = !chosen.delete(of.id);
+          if (on) {
+            chosen.add(of.id);
+          }
+          made.setAttribute('aria-pressed', String(on));
         });
-        offers.append(button);
+        offers.append(made);
       }
       if (many) {
         const send = element('button', '', 'Send');

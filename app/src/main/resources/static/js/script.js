@@ -1,5 +1,6 @@
 // The script of a flow: editing in place by keyboard and mouse. Rules live on the server; this shows and sends.
 import './ready.js';
+import './said.js';
 import { clash, complain } from './complaints.js';
 import { dock } from './dock.js';
 import { Edits } from './edits.js';
@@ -256,8 +257,6 @@ function typedIn(field) {
     drawThreadsSoon(rows);
   }
 }
-
-// Events
 
 const choice = selection(script, { rows, change, refresh, flush: () => edits.flush(), say });
 

@@ -22,7 +22,7 @@ function button(className, text, act) {
 }
 
 /** An option as a button, or as a link where it opens a page. */
-function option(of, tile, act) {
+export function option(of, tile, act) {
   const made = of.link ? element('a', '') : button('', undefined, act);
   if (of.link) {
     made.href = of.link;

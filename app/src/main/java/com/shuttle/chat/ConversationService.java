@@ -13,9 +13,7 @@ import com.shuttle.core.conversation.Reads;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.Stamp;
 import com.shuttle.core.conversation.State;
-import com.shuttle.core.conversation.TraceLine;
 import com.shuttle.core.conversation.Turn;
-import com.shuttle.core.conversation.Way;
 import com.shuttle.core.engine.Engine;
 import com.shuttle.core.engine.Prompts;
 import com.shuttle.core.reading.Value;
@@ -346,36 +344,6 @@ public class ConversationService {
             known.put(variable.getKey(), variable.getValue().shown());
         }
         return known;
-    }
-
-    /** One turn as it was decided. @param working what was understood and done, and why; empty for turns of old */
-    public record PastTurn(Event event, List<TraceLine> working, List<Way> way, Instant at) {}
-
-    /** The turns of a conversation, as they were decided then. */
-    public List<PastTurn> turns(String conversation) {
-        return store.events(conversation).stream()
-                .map(stored -> new PastTurn(stored.event(), stored.working(), stored.way(), stored.at()))
-                .toList();
-    }
-
-    /**
-     * The state that the stored events lead to when they are decided again: a check, equal to the stored state. Empty for a
-     * conversation of which another version of the engine decided any part.
-     */
-    public Optional<State> replay(String id) {
-        Playbook playbook = releases.playbook(conversation(id).release());
-        State state = State.NEW;
-        for (ConversationStore.Stored stored : store.events(id)) {
-            if (stored.engine() != Engine.VERSION) {
-                return Optional.empty();
-            }
-            Turn turn = Engine.take(playbook, state, stored.event(), new Reads.Replayer(stored.reads()));
-            if (!(turn instanceof Turn.Taken taken)) {
-                throw new IllegalStateException("a stored event of conversation " + id + " was refused");
-            }
-            state = taken.state();
-        }
-        return Optional.of(state);
     }
 
     /** Those waiting for or with a person: longest waiting first. */

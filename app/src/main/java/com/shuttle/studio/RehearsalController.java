@@ -6,6 +6,8 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.core.conversation.TraceLine;
 import com.shuttle.core.conversation.Turn;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
@@ -35,7 +37,14 @@ class RehearsalController {
             @Nullable List<String> pick,
             @Nullable Boolean goOn) {}
 
-    record MessageView(String from, String text, String html, List<Message.Offer> options) {}
+    /** @param media shown beside the words; null for none @param layout of the options */
+    record MessageView(
+            String from,
+            String text,
+            String html,
+            List<Message.Offer> options,
+            @Nullable Media media,
+            String layout) {}
 
     /**
      * A turn as the dock shows it.
@@ -135,8 +144,14 @@ class RehearsalController {
 
     private MessageView view(Message message) {
         boolean plain = message.from() == Message.From.VISITOR;
+        Message.Look look = message.look();
         return new MessageView(
-                message.from().key(), message.text(), plain ? "" : markdown.html(message.text()), message.options());
+                message.from().key(),
+                message.text(),
+                plain ? "" : markdown.html(message.text()),
+                message.options(),
+                look == null ? null : look.media(),
+                (look == null || look.layout() == null ? Choice.Layout.BUTTONS : look.layout()).key());
     }
 
     private static View problem(String rehearsal, String problem) {

@@ -42,6 +42,11 @@ public class Show {
         return gone.toDays() < 2 ? gone.toHours() + " h" : gone.toDays() + " days";
     }
 
+    /** Whether somebody has waited so long since then that it should stand out: five minutes. */
+    public boolean longAgo(Instant at) {
+        return Duration.between(at, clock.instant()).toMinutes() >= 5;
+    }
+
     /** "1 step" or "3 steps". */
     public String count(int number, String one, String several) {
         return number + " " + (number == 1 ? one : several);

@@ -69,10 +69,13 @@ class ConversationServiceTest {
 
     private final TestData data;
     private final ConversationService conversations;
+    private final PastTurns past;
     private final LeadService leads;
     private final GapService gaps;
 
-    ConversationServiceTest(TestData data, ConversationService conversations, LeadService leads, GapService gaps) {
+    ConversationServiceTest(
+            TestData data, ConversationService conversations, LeadService leads, GapService gaps, PastTurns past) {
+        this.past = past;
         this.data = data;
         this.conversations = conversations;
         this.leads = leads;
@@ -143,7 +146,7 @@ class ConversationServiceTest {
                         .toList());
         assertThat(lines.stream().filter(line -> line.message().from() == Message.From.VISITOR))
                 .hasSize(12);
-        assertThat(conversations.replay(id)).contains(conversations.state(id));
+        assertThat(past.replay(id)).contains(conversations.state(id));
     }
 
     @Test
@@ -160,7 +163,7 @@ class ConversationServiceTest {
         taken(conversations.say(id, "m3", "details"));
         taken(conversations.say(id, "m4", "Dana Whitlow, dana@example.org"));
         data.knowledge.delete(collection);
-        assertThat(conversations.replay(id)).contains(conversations.state(id));
+        assertThat(past.replay(id)).contains(conversations.state(id));
     }
 
     @Test
@@ -272,7 +275,7 @@ class ConversationServiceTest {
         taken(conversations.agentCloses(id, agent));
         assertThat(conversations.conversation(id).speaker()).isEqualTo(Speaker.ENDED);
         assertThat(conversations.closed(100)).extracting(Conversation::id).contains(id);
-        assertThat(conversations.replay(id)).contains(conversations.state(id));
+        assertThat(past.replay(id)).contains(conversations.state(id));
     }
 
     @Test

@@ -42,6 +42,7 @@ class StepsOnServerTest {
 
     private final TestData data;
     private final ConversationService conversations;
+    private final PastTurns past;
     private final UploadService uploads;
     private final MediaService media;
     private final Vault vault;
@@ -57,7 +58,9 @@ class StepsOnServerTest {
             Vault vault,
             LiveHub hub,
             DSLContext db,
-            @LocalServerPort int port) {
+            @LocalServerPort int port,
+            PastTurns past) {
+        this.past = past;
         this.data = data;
         this.conversations = conversations;
         this.uploads = uploads;
@@ -107,7 +110,7 @@ class StepsOnServerTest {
         watch.close();
         assertThat(said(id)).containsExactly("One moment.", "There.");
         assertThat(conversations.timeCame(id, "t1-1")).isEqualTo(new Outcome.Refused(Turn.Reason.TOO_LATE));
-        assertThat(conversations.replay(id)).contains(conversations.state(id));
+        assertThat(past.replay(id)).contains(conversations.state(id));
     }
 
     @Test

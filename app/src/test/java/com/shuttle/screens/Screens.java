@@ -13,10 +13,15 @@ import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
-/** A headless Chromium, and the ways a person goes through the screens. Closes with all that it opened. */
+/**
+ * A headless Chromium, and the ways a person goes through the screens. All tests share one browser; each has contexts of its
+ * own, which close with it. For one thread.
+ */
 final class Screens implements AutoCloseable {
 
     private static final String PASSWORD = "tarnfell-night";
@@ -26,26 +31,39 @@ final class Screens implements AutoCloseable {
         PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
     }
 
-    private final Playwright playwright;
+    private static @Nullable Browser shared;
+
+    /** Sessions of those who have signed in, by server and person. */
+    private static final Map<String, String> SESSIONS = new HashMap<>();
+
     private final Browser browser;
     private final String base;
+    private final List<BrowserContext> contexts = new ArrayList<>();
     private final List<String> complaints = new ArrayList<>();
 
     Screens(int port) {
         base = "http://localhost:" + port;
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(chromium())
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--disable-gpu",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync",
-                                "--no-first-run")));
+        browser = browser();
+    }
+
+    private static Browser browser() {
+        if (shared == null || !shared.isConnected()) {
+            Playwright playwright = Playwright.create(
+                    new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            shared = playwright
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(chromium())
+                            .setArgs(List.of(
+                                    "--no-sandbox",
+                                    "--disable-gpu",
+                                    "--disable-background-networking",
+                                    "--disable-component-update",
+                                    "--disable-sync",
+                                    "--no-first-run")));
+            Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
+        }
+        return shared;
     }
 
     private static Path chromium() {
@@ -78,6 +96,7 @@ final class Screens implements AutoCloseable {
 
     private Page page(Browser.NewContextOptions options) {
         BrowserContext context = browser.newContext(options.setBaseURL(base));
+        contexts.add(context);
         context.setDefaultTimeout(15_000);
         context.onWebError(error -> complaints.add(error.error()));
         context.onConsoleMessage(message -> {
@@ -94,6 +113,22 @@ final class Screens implements AutoCloseable {
     }
 
     Page signedIn(String person, ColorScheme scheme) {
+        String session = SESSIONS.get(base + person);
+        if (session != null) {
+            Page page = page(new Browser.NewContextOptions()
+                    .setStorageState(session)
+                    .setViewportSize(1280, 800)
+                    .setColorScheme(scheme));
+            page.navigate("/");
+            return page;
+        }
+        Page page = signsIn(person, scheme);
+        SESSIONS.put(base + person, page.context().storageState());
+        return page;
+    }
+
+    /** A page of a person who has just signed in by keyboard. */
+    Page signsIn(String person, ColorScheme scheme) {
         Page page = stranger(1280, 800, scheme);
         page.navigate("/sign-in");
         assertThat(page.locator("#username")).isFocused();
@@ -141,7 +176,6 @@ final class Screens implements AutoCloseable {
 
     @Override
     public void close() {
-        browser.close();
-        playwright.close();
+        contexts.forEach(BrowserContext::close);
     }
 }

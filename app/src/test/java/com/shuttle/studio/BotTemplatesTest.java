@@ -9,6 +9,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.expression.Expressions;
+import com.shuttle.core.flow.Branch;
 import com.shuttle.core.flow.Branches;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Step;
@@ -70,7 +71,7 @@ class BotTemplatesTest {
                         .forEach(slot -> assertThat(step.exit(slot.id()))
                                 .as("%s: %s of %s", template.id(), slot.id(), step.id())
                                 .isNotNull());
-                if (step instanceof Step.Branch branch) {
+                if (step instanceof Branch branch) {
                     for (Branches.Rule rule : branch.rules()) {
                         assertThat(expressions.problemOfCondition(rule.when()))
                                 .as("%s: %s", template.id(), rule.when())

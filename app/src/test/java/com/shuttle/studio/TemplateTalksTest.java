@@ -7,6 +7,7 @@ import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.chat.Outcome;
+import com.shuttle.chat.PastTurns;
 import com.shuttle.core.conversation.Prompt;
 import com.shuttle.core.conversation.Speaker;
 import java.util.List;
@@ -38,8 +39,10 @@ class TemplateTalksTest {
     private final TestData data;
     private final BotTemplates templates;
     private final ConversationService conversations;
+    private final PastTurns past;
 
-    TemplateTalksTest(TestData data, BotTemplates templates, ConversationService conversations) {
+    TemplateTalksTest(TestData data, BotTemplates templates, ConversationService conversations, PastTurns past) {
+        this.past = past;
         this.data = data;
         this.templates = templates;
         this.conversations = conversations;
@@ -72,7 +75,7 @@ class TemplateTalksTest {
                         .as("%s takes \"%s\", seed %d", template, said, seed)
                         .isInstanceOf(Outcome.Taken.class);
             }
-            assertThat(conversations.replay(id)).contains(conversations.state(id));
+            assertThat(past.replay(id)).contains(conversations.state(id));
         }
     }
 }

@@ -2,6 +2,7 @@ package com.shuttle.core.conversation;
 
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Branches;
+import com.shuttle.core.flow.Compute;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Step;
@@ -62,7 +63,7 @@ public final class Playbook {
             Expressions known = null;
             for (Flow flow : release.flows()) {
                 for (Step step : flow.allSteps()) {
-                    if (!(step instanceof Step.Compute compute)) {
+                    if (!(step instanceof Compute compute)) {
                         continue;
                     }
                     for (Branches.Assignment set : compute.sets()) {

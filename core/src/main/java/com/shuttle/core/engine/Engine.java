@@ -71,12 +71,12 @@ public final class Engine {
                 opinions.put(result.question(), finding);
             }
             run.await(result.resumes());
-            run.believe(opinions, some);
+            run.opinions.believe(opinions, some);
             return taken(playbook, state, run, result.event(), false, opinions, world);
         }
         // The visitor does not wait: what was said before is taken without the opinion.
         run.await(result.resumes());
-        run.believe(opinions, false);
+        run.opinions.believe(opinions, false);
         play(run, result.event(), false);
         if (Refusals.of(playbook, run.state(), event) == null) {
             play(run, event, true);

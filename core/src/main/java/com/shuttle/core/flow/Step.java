@@ -5,15 +5,12 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonPropertyOrder;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import com.shuttle.core.flow.Branches.Assignment;
-import com.shuttle.core.flow.Branches.Rule;
 import com.shuttle.core.flow.shape.Form;
 import com.shuttle.core.flow.shape.Forms;
 import com.shuttle.core.flow.shape.Property.Field;
 import com.shuttle.core.flow.shape.Property.Wordings;
 import com.shuttle.core.flow.shape.Shape;
 import com.shuttle.core.flow.shape.When;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,9 +30,9 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Choice.class, name = "choice"),
     @JsonSubTypes.Type(value = Interview.class, name = "interview"),
     @JsonSubTypes.Type(value = Answer.class, name = "answer"),
-    @JsonSubTypes.Type(value = Step.Branch.class, name = "branch"),
+    @JsonSubTypes.Type(value = Branch.class, name = "branch"),
     @JsonSubTypes.Type(value = Experiment.class, name = "experiment"),
-    @JsonSubTypes.Type(value = Step.Compute.class, name = "compute"),
+    @JsonSubTypes.Type(value = Compute.class, name = "compute"),
     @JsonSubTypes.Type(value = Wait.class, name = "wait"),
     @JsonSubTypes.Type(value = HandOff.class, name = "hand_off"),
     @JsonSubTypes.Type(value = Step.Milestone.class, name = "milestone"),
@@ -50,9 +47,9 @@ public sealed interface Step
                 Interview,
                 Step.Message,
                 Answer,
-                Step.Branch,
+                Branch,
                 Experiment,
-                Step.Compute,
+                Compute,
                 Wait,
                 HandOff,
                 Step.Milestone,
@@ -181,60 +178,6 @@ public sealed interface Step
         @Override
         public List<String> wordings() {
             return say;
-        }
-    }
-
-    /** Goes the way of the first rule that holds. */
-    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-    record Branch(
-            String id,
-            @JsonInclude String title,
-            @JsonInclude String note,
-            List<Rule> rules,
-            @JsonInclude Map<String, Target> exits)
-            implements Step {
-
-        public static final ExitSlot OTHERWISE = ExitSlot.own("otherwise", "otherwise");
-
-        /** Its properties. */
-        public static final Shape SHAPE =
-                Shape.of(Branches.Rule.RULES.needed()).beginning("{\"rules\":[{\"id\":\"r1\"}]}");
-
-        public Branch {
-            title = Parts.text(title);
-            note = Parts.text(note);
-            rules = rules == null ? List.of() : List.copyOf(rules);
-            exits = Parts.frozen(exits);
-        }
-
-        @Override
-        public List<ExitSlot> slots() {
-            List<ExitSlot> slots = new ArrayList<>();
-            rules.forEach(rule -> slots.add(ExitSlot.own(rule.exit(), rule.label())));
-            slots.add(OTHERWISE);
-            return List.copyOf(slots);
-        }
-    }
-
-    /** Sets variables from expressions, one after the other. */
-    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
-    record Compute(
-            String id,
-            @JsonInclude String title,
-            @JsonInclude String note,
-            List<Assignment> sets,
-            @JsonInclude Map<String, Target> exits)
-            implements Step {
-
-        /** Its properties. */
-        public static final Shape SHAPE =
-                Shape.of(Branches.Assignment.SETS.needed()).beginning("{\"sets\":[{\"id\":\"c1\"}]}");
-
-        public Compute {
-            title = Parts.text(title);
-            note = Parts.text(note);
-            sets = sets == null ? List.of() : List.copyOf(sets);
-            exits = Parts.frozen(exits);
         }
     }
 

@@ -59,7 +59,7 @@ public final class Answering {
     /** Asks the knowledge, and the language model where one is connected; what that had to do with it is traced. */
     public Finding ask(List<String> turns, List<String> collections) {
         Finding found = run.ask(new Query.Ask(turns, collections));
-        Finding finding = run.consulted(turns.getLast(), found);
+        Finding finding = run.opinions.of(turns.getLast(), found);
         if (!finding.note().isEmpty()) {
             run.trace("language model", finding.note());
         }

@@ -1,16 +1,16 @@
 package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.flow.Branch;
 import com.shuttle.core.flow.Branches.Rule;
-import com.shuttle.core.flow.Step;
 import java.util.Map;
 
 /** Goes the way of the first rule that holds. A rule that cannot be told does not hold. */
 final class BranchPlayer extends Player {
 
-    private final Step.Branch step;
+    private final Branch step;
 
-    BranchPlayer(Step.Branch step, Course course) {
+    BranchPlayer(Branch step, Course course) {
         super(course);
         this.step = step;
     }
@@ -25,6 +25,6 @@ final class BranchPlayer extends Player {
             }
         }
         run.trace("rule", "none holds");
-        course.leave(step, Step.Branch.OTHERWISE);
+        course.leave(step, Branch.OTHERWISE);
     }
 }

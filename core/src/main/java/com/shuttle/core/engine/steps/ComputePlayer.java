@@ -3,8 +3,8 @@ package com.shuttle.core.engine.steps;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Branches.Assignment;
+import com.shuttle.core.flow.Compute;
 import com.shuttle.core.flow.ExitSlot;
-import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
@@ -13,9 +13,9 @@ import java.util.Map;
 /** Sets variables one after the other; what cannot be computed is left as it was, and the trace says why. */
 final class ComputePlayer extends Player {
 
-    private final Step.Compute step;
+    private final Compute step;
 
-    ComputePlayer(Step.Compute step, Course course) {
+    ComputePlayer(Compute step, Course course) {
         super(course);
         this.step = step;
     }

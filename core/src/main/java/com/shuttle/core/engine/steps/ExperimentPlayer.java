@@ -40,7 +40,9 @@ final class ExperimentPlayer extends Player {
             run.trace("experiment", "no arm has a weight");
             return step.arms().isEmpty() ? "" : step.arms().getFirst().exit();
         }
-        double share = run.visitor().isBlank() ? run.drawn() : share(run.visitor() + "\n" + key);
+        double share = run.visit().visitor().isBlank()
+                ? run.drawn()
+                : share(run.visit().visitor() + "\n" + key);
         double upTo = 0;
         Arm chosen = arms.getLast();
         for (Arm arm : arms) {

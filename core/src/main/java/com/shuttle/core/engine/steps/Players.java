@@ -2,7 +2,9 @@ package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.flow.Answer;
+import com.shuttle.core.flow.Branch;
 import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Compute;
 import com.shuttle.core.flow.Experiment;
 import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Interview;
@@ -25,9 +27,9 @@ public final class Players {
             case Choice choice -> new ChoicePlayer(choice, course);
             case Interview interview -> new InterviewPlayer(interview, course);
             case Answer answer -> new AnswerPlayer(answer, course);
-            case Step.Branch branch -> new BranchPlayer(branch, course);
+            case Branch branch -> new BranchPlayer(branch, course);
             case Experiment experiment -> new ExperimentPlayer(experiment, course);
-            case Step.Compute compute -> new ComputePlayer(compute, course);
+            case Compute compute -> new ComputePlayer(compute, course);
             case Wait wait -> new WaitPlayer(wait, course);
             case HandOff handOff -> new HandOffPlayer(handOff, course);
             case Step.Milestone milestone -> new MilestonePlayer(milestone, course);

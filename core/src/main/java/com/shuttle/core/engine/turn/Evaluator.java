@@ -22,8 +22,8 @@ public final class Evaluator {
     public Map<String, Value> system() {
         LocalDateTime now = run.around().now();
         Map<String, Value> system = new LinkedHashMap<>();
-        system.put("channel", new Value.Text(run.channel()));
-        system.put("page", new Value.Text(run.page()));
+        system.put("channel", new Value.Text(run.visit().channel()));
+        system.put("page", new Value.Text(run.visit().page()));
         system.put("country", new Value.Text(run.playbook.release().profile().region()));
         system.put("bot", new Value.Text(run.playbook.release().profile().name()));
         system.put("today", new Value.Day(now.toLocalDate()));
@@ -31,7 +31,7 @@ public final class Evaluator {
         system.put("hour", Value.Numeric.of(now.getHour()));
         system.put("weekday", new Value.Text(now.getDayOfWeek().name().toLowerCase(Locale.ROOT)));
         system.put("in_hours", new Value.YesNo(run.around().inHours()));
-        system.put("returning", new Value.YesNo(run.isReturning()));
+        system.put("returning", new Value.YesNo(run.visit().returning()));
         return system;
     }
 

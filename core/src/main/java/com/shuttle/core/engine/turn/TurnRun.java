@@ -19,14 +19,11 @@ import com.shuttle.core.conversation.TraceLine;
 import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.conversation.Way;
 import com.shuttle.core.conversation.World;
-import com.shuttle.core.knowledge.Finding;
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.SplittableRandom;
 import org.jspecify.annotations.Nullable;
 
@@ -39,9 +36,6 @@ public final class TurnRun {
     public final Playbook playbook;
     private final World world;
     public final Responses responses = new Responses(this);
-
-    /** Channels that show text only. */
-    private static final Set<String> PLAIN_CHANNELS = Set.of("text", "sms", "voice");
 
     private final SplittableRandom random;
     public final Facts facts;
@@ -58,11 +52,7 @@ public final class TurnRun {
     private @Nullable Place at;
     private @Nullable Awaiting awaiting;
     private String team;
-    private String channel;
-    private String page;
-    private String visitor;
-    private String zone;
-    private boolean returning;
+    private Visit visit;
     private boolean silent;
     private String quiet;
     private boolean nudged;
@@ -70,11 +60,8 @@ public final class TurnRun {
     private int timers;
     private final List<Way> way = new ArrayList<>();
 
-    /** What a language model made of questions, by question. */
-    private final Map<String, Finding> opinions = new HashMap<>();
-
-    /** Whether what a language model makes of questions is still waited for. */
-    private boolean consulting = true;
+    /** What a language model makes of what is found. */
+    public final Opinions opinions = new Opinions(this);
 
     /** Words of the visitor that a step to come may answer; null once used. */
     private @Nullable String openWords;
@@ -94,11 +81,7 @@ public final class TurnRun {
         this.at = state.at();
         this.awaiting = state.awaiting();
         this.team = state.team();
-        this.channel = state.channel();
-        this.page = state.page();
-        this.visitor = state.visitor();
-        this.zone = state.zone();
-        this.returning = state.returning();
+        this.visit = Visit.of(state);
         this.silent = state.silent();
         this.quiet = state.quiet();
         this.nudged = state.nudged();
@@ -124,11 +107,12 @@ public final class TurnRun {
 
     /** The visitor's clock and habits, as known so far. */
     public Surroundings around() {
-        return new Surroundings(playbook.release().profile(), stamp.at(), zone, world);
+        return new Surroundings(playbook.release().profile(), stamp.at(), visit.zone(), world);
     }
 
-    public String visitor() {
-        return visitor;
+    /** Who visits, and from where. */
+    public Visit visit() {
+        return visit;
     }
 
     @Nullable
@@ -136,25 +120,8 @@ public final class TurnRun {
         return arms.get(experiment);
     }
 
-    /** Whether the channel shows text only. */
-    public boolean plain() {
-        return PLAIN_CHANNELS.contains(channel);
-    }
-
     public Evaluator evaluator() {
         return new Evaluator(this);
-    }
-
-    public String channel() {
-        return channel;
-    }
-
-    public String page() {
-        return page;
-    }
-
-    public boolean isReturning() {
-        return returning;
     }
 
     /** Whether the walk goes on: the bot speaks, stands at a step and waits for nothing. */
@@ -181,19 +148,6 @@ public final class TurnRun {
         return world.reply(query);
     }
 
-    /**
-     * What a language model makes of a finding, where one is connected.
-     *
-     * @throws Needed where it has to be asked first: the turn ends, and goes on when the reply has come
-     */
-    public Finding consulted(String question, Finding finding) {
-        Finding opinion = opinions.get(question);
-        if (opinion != null || !consulting || !world.reply(new Query.Consults(finding))) {
-            return opinion == null ? finding : opinion;
-        }
-        throw new Needed(question, finding);
-    }
-
     public Stamp stamp() {
         return stamp;
     }
@@ -209,12 +163,6 @@ public final class TurnRun {
     }
 
     // Changes
-
-    /** Takes over what has come of consulting. @param more whether further questions may be waited for */
-    public void believe(Map<String, Finding> others, boolean more) {
-        opinions.putAll(others);
-        consulting = more;
-    }
 
     /** Sends an errand and waits for what comes of it. */
     public void send(Errand errand, Awaiting result) {
@@ -233,11 +181,7 @@ public final class TurnRun {
     }
 
     public void arrived(Event.Started started) {
-        this.channel = started.channel();
-        this.page = started.page();
-        this.visitor = started.visitor();
-        this.zone = started.zone();
-        this.returning = !started.known().isEmpty();
+        this.visit = Visit.of(started);
         facts.knownBefore(started.known());
     }
 
@@ -247,7 +191,7 @@ public final class TurnRun {
 
     /** Says something of the bot's, in plain text where the channel shows no more. */
     private void say(String text, List<Offer> offers, Look look) {
-        String said = plain() ? PlainText.of(text, offers, look) : text;
+        String said = visit.plain() ? PlainText.of(text, offers, look) : text;
         effects.add(new Effect.Say(new Message(++seq, From.BOT, said, "", offers, look)));
     }
 
@@ -441,11 +385,11 @@ public final class TurnRun {
                 facts.left(),
                 arms,
                 team,
-                channel,
-                page,
-                visitor,
-                zone,
-                returning,
+                visit.channel(),
+                visit.page(),
+                visit.visitor(),
+                visit.zone(),
+                visit.returning(),
                 silent,
                 quiet,
                 nudged,

@@ -1,0 +1,26 @@
+// What a message shows beside its words.
+
+const STILL = matchMedia('(prefers-reduced-motion: reduce)');
+const WORDS = { video: 'Watch', file: 'Open', animation: 'Show' };
+
+/**
+ * A picture, or a link to what is no picture; an animation only moves where motion is welcome.
+ * @param {{type: string, address: string, alt?: string}} media
+ * @param {() => void} [loaded] called when a picture has its size
+ */
+export function shown(media, loaded) {
+  const pictured = media.type === 'picture' || (media.type === 'animation' && !STILL.matches);
+  const made = document.createElement(pictured ? 'img' : 'a');
+  made.className = 'shown';
+  if (pictured) {
+    made.src = media.address;
+    made.alt = media.alt ?? '';
+    made.addEventListener('load', () => loaded?.());
+  } else {
+    made.href = media.address;
+    made.target = '_blank';
+    made.rel = 'noopener';
+    made.textContent = `${WORDS[media.type] ?? 'Open'}: ${media.alt || media.address}`;
+  }
+  return made;
+}
