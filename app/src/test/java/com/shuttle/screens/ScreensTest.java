@@ -85,7 +85,9 @@ class ScreensTest {
             check(page, tab);
         }
         page.navigate("/knowledge");
-        page.locator("a.row-link").first().click();
+        page.locator("a.row-link", new Page.LocatorOptions().setHasText("The observatory"))
+                .first()
+                .click();
         check(page, "entries");
         String collection = page.url();
         for (String tab : List.of("/articles", "/articles/new", "/tables", "/synonyms", "/health", "/import")) {

@@ -14,6 +14,7 @@ public final class Texts {
     private static final Mustache.Compiler COMPILER =
             Mustache.compiler().escapeHTML(false).defaultValue("").strictSections(false);
     private static final Pattern MARKDOWN = Pattern.compile("[\\\\\\[\\]<>*`]");
+    private static final Pattern ESCAPED = Pattern.compile("\\\\([\\\\\\[\\]<>*`])");
     private static final Pattern LAST_QUESTION = Pattern.compile("[^.!?\\n]*\\?\\s*$");
 
     /** A person's name: as itself whole, with {@code .first} the first word of it. */
@@ -63,6 +64,11 @@ public final class Texts {
     /** What a visitor typed, so that it cannot bring in Markdown. */
     public static String escaped(String typed) {
         return MARKDOWN.matcher(typed).replaceAll("\\\\$0");
+    }
+
+    /** A filled text as those read it to whom it is shown without Markdown. */
+    static String unescaped(String filled) {
+        return ESCAPED.matcher(filled).replaceAll("$1");
     }
 
     /** The last question of a text, for putting it again in fewer words; the whole text where it has none. */

@@ -339,7 +339,7 @@ public final class TurnRun {
     /** Keeps a line for whoever takes the conversation; a blank one is none. */
     public void note(String text) {
         if (!text.isBlank()) {
-            effects.add(new Deed.Note(text));
+            effects.add(new Deed.Note(Texts.unescaped(text)));
         }
     }
 
