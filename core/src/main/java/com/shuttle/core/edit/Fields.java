@@ -131,6 +131,8 @@ final class Fields {
     /** What a history calls a field. */
     static String inWords(Step step, String field) {
         String first = field.contains(".") ? field.substring(0, field.indexOf('.')) : field;
-        return step.kind().shape().inWords(first.equals("text") ? step.kind().wordings() : first);
+        return step.kind()
+                .shape()
+                .inWords(field.startsWith("text.") ? step.kind().wordings() : first);
     }
 }

@@ -26,7 +26,7 @@ record Spot(Step step, String path, ObjectNode owner, Property property, String 
      */
     static Spot of(Step step, ObjectNode tree, String path) {
         String[] keys = path.split("\\.", -1);
-        if (keys[0].equals("text")) {
+        if (keys[0].equals("text") && keys.length == 2) {
             if (step.kind().wordings().isEmpty()) {
                 throw new Refusal("A " + step.kind().label() + " says nothing.");
             }
