@@ -36,6 +36,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Wait.class, name = "wait"),
     @JsonSubTypes.Type(value = HandOff.class, name = "hand_off"),
     @JsonSubTypes.Type(value = Step.Milestone.class, name = "milestone"),
+    @JsonSubTypes.Type(value = Step.TeamNote.class, name = "team_note"),
     @JsonSubTypes.Type(value = Step.Typing.class, name = "typing"),
     @JsonSubTypes.Type(value = Step.GoTo.class, name = "go_to"),
     @JsonSubTypes.Type(value = Step.End.class, name = "end")
@@ -53,6 +54,7 @@ public sealed interface Step
                 Wait,
                 HandOff,
                 Step.Milestone,
+                Step.TeamNote,
                 Step.Typing,
                 Step.GoTo,
                 Step.End {
@@ -206,6 +208,34 @@ public sealed interface Step
             note = Parts.text(note);
             milestone = Parts.text(milestone);
             value = Parts.text(value);
+            exits = Parts.frozen(exits);
+        }
+    }
+
+    /**
+     * Keeps a line with the conversation for whoever takes it over. Visitors never see it.
+     *
+     * @param text with placeholders; nothing is kept where it comes to nothing
+     */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    record TeamNote(
+            String id,
+            @JsonInclude String title,
+            @JsonInclude String note,
+            @JsonInclude String text,
+            @JsonInclude Map<String, Target> exits)
+            implements Step {
+
+        /** Its properties. */
+        public static final Shape SHAPE =
+                Shape.of(Field.of("text", Forms.TEXT, "", "What the team should know, such as: wants the {{extras}}")
+                        .inSight()
+                        .called("the note for the team"));
+
+        public TeamNote {
+            title = Parts.text(title);
+            note = Parts.text(note);
+            text = Parts.text(text);
             exits = Parts.frozen(exits);
         }
     }

@@ -21,6 +21,7 @@ public enum StepKind implements Keyed {
     WAIT("Wait", "for a time or a signal", Wait.class, Wait.SHAPE),
     HAND_OFF("Hand off", "passes the visitor to a person", HandOff.class, HandOff.SHAPE),
     MILESTONE("Milestone", "counts an event", Step.Milestone.class, Step.Milestone.SHAPE),
+    TEAM_NOTE("Note for the team", "keeps a line for whoever takes over", Step.TeamNote.class, Step.TeamNote.SHAPE),
     TYPING("Typing", "opens or closes the text box", Step.Typing.class, Step.Typing.SHAPE),
     GO_TO("Go to", "goes to another step or flow", Step.GoTo.class, Step.GoTo.SHAPE),
     END("End", "closes the conversation", Step.End.class, Step.End.SHAPE);

@@ -33,6 +33,7 @@ public final class Players {
             case Wait wait -> new WaitPlayer(wait, course);
             case HandOff handOff -> new HandOffPlayer(handOff, course);
             case Step.Milestone milestone -> new MilestonePlayer(milestone, course);
+            case Step.TeamNote note -> new TeamNotePlayer(note, course);
             case Step.Typing typing -> new TypingPlayer(typing, course);
             case Step.GoTo goTo -> new GoToPlayer(goTo, course);
             case Step.End end -> new EndPlayer(end, course);
