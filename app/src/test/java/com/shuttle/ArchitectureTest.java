@@ -6,10 +6,12 @@ import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.sli
 
 import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import java.util.List;
 
 /** The rules of the architecture, see docs/architecture.md. */
 @AnalyzeClasses(packages = "com.shuttle", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -70,6 +72,50 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .haveSimpleNameEndingWith("Store");
+
+    /** Packages of the application, lowest first: none knows one that stands after it. */
+    private static final List<String> ORDER = List.of(
+            "web",
+            "settings",
+            "model",
+            "bots",
+            "knowledge",
+            "exchange",
+            "releases",
+            "chat",
+            "leads",
+            "inbox",
+            "studio",
+            "api",
+            "demo");
+
+    @ArchTest
+    static void lowerPackagesKnowNoHigherOnes(JavaClasses all) {
+        for (int i = 0; i < ORDER.size() - 1; i++) {
+            String[] higher = ORDER.subList(i + 1, ORDER.size()).stream()
+                    .map(name -> "com.shuttle." + name + "..")
+                    .toArray(String[]::new);
+            noClasses()
+                    .that()
+                    .resideInAPackage("com.shuttle." + ORDER.get(i) + "..")
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage(higher)
+                    .check(all);
+        }
+    }
+
+    @ArchTest
+    static final ArchRule NO_CIRCLES_WITHIN_THE_ENGINE =
+            slices().matching("com.shuttle.core.engine.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule THE_ENGINE_STANDS_ON_ITS_PARTS = noClasses()
+            .that()
+            .resideInAnyPackage("com.shuttle.core.engine.turn..", "com.shuttle.core.engine.steps..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("com.shuttle.core.engine");
 
     @ArchTest
     static final ArchRule NO_CIRCLES_IN_THE_APP =

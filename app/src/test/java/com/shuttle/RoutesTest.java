@@ -8,12 +8,18 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import com.shuttle.settings.Account;
 import com.shuttle.settings.Role;
 import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
+import com.shuttle.web.Access.Who;
 import jakarta.servlet.Filter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.core.annotation.AnnotatedElementUtils;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers;
 import org.springframework.test.web.servlet.MockMvc;
@@ -21,22 +27,17 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 import org.springframework.test.web.servlet.setup.MockMvcBuilders;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.context.WebApplicationContext;
+import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Walks every route the server has, as everybody. A new route that nobody thought of fails here. */
 @ServerTest
 class RoutesTest {
 
-    private enum Access {
-        EVERYBODY,
-        AGENT,
-        DESIGNER,
-        ADMINISTRATOR,
-        /** By a conversation's or a program's token. */
-        TOKEN
-    }
+    /** Reached by a conversation's or a program's token. */
+    private static final String PROGRAMS = "/api/v1/";
 
-    private record Route(HttpMethod method, String path) {
+    private record Route(HttpMethod method, String path, Access.@Nullable Who who) {
         boolean streams() {
             return path.endsWith("/stream");
         }
@@ -68,39 +69,55 @@ class RoutesTest {
             for (String pattern : info.getPatternValues()) {
                 String path = pattern.replaceAll("\\{[^}]*}", "x");
                 (methods.isEmpty() ? Set.of(RequestMethod.GET) : methods)
-                        .forEach(m -> routes.add(new Route(m.asHttpMethod(), path)));
+                        .forEach(m -> routes.add(new Route(m.asHttpMethod(), path, who(method))));
             }
         });
         return routes;
     }
 
-    private static Access expected(Route route) {
-        String path = route.path();
-        if (path.startsWith("/api/")) {
-            return path.startsWith("/api/v1/chat") || path.startsWith("/api/docs") || path.startsWith("/api/openapi")
-                    ? Access.EVERYBODY
-                    : Access.TOKEN;
+    /** What the controller declares; null where it declares nothing. */
+    private static Access.@Nullable Who who(HandlerMethod method) {
+        Access own = AnnotatedElementUtils.findMergedAnnotation(method.getMethod(), Access.class);
+        Access all = own != null ? own : AnnotatedElementUtils.findMergedAnnotation(method.getBeanType(), Access.class);
+        return all == null ? null : all.value();
+    }
+
+    private static boolean ofPrograms(Route route) {
+        return route.path().startsWith(PROGRAMS) && !route.path().startsWith("/api/v1/chat");
+    }
+
+    /** Null for programs. */
+    private static Access.@Nullable Who expected(Route route) {
+        if (ofPrograms(route)) {
+            return null;
         }
-        if (path.equals("/sign-in")
-                || path.equals("/setup")
-                || path.startsWith("/chat/")
-                || path.equals("/error")
-                || path.startsWith("/signal/")
-                || path.startsWith("/media/")) {
-            return Access.EVERYBODY;
+        if (route.path().startsWith("/api/") || route.path().equals("/error")) {
+            return Who.EVERYBODY;
         }
-        if (path.startsWith("/settings/people")
-                || path.startsWith("/settings/teams")
-                || path.startsWith("/settings/model")) {
-            return Access.ADMINISTRATOR;
+        if (route.who() == null) {
+            throw new AssertionError("no access is declared for " + route);
         }
-        if (path.startsWith("/bots") || path.startsWith("/knowledge") || path.startsWith("/settings")) {
-            return Access.DESIGNER;
-        }
-        if (path.equals("/") || path.startsWith("/inbox") || path.startsWith("/leads")) {
-            return Access.AGENT;
-        }
-        throw new AssertionError("no access is stated for " + route);
+        return route.who();
+    }
+
+    @Test
+    void declarationsAreWhatTheyWereMeantToBe() {
+        Map<String, Who> declared = new HashMap<>();
+        routes().forEach(route -> declared.put(route.method() + " " + route.path(), route.who()));
+        assertThat(declared)
+                .containsEntry("GET /sign-in", Who.EVERYBODY)
+                .containsEntry("GET /chat/x", Who.EVERYBODY)
+                .containsEntry("GET /media/x", Who.EVERYBODY)
+                .containsEntry("GET /", Who.AGENT)
+                .containsEntry("GET /inbox", Who.AGENT)
+                .containsEntry("GET /leads", Who.AGENT)
+                .containsEntry("GET /bots", Who.DESIGNER)
+                .containsEntry("POST /bots/x/flows/x/edits", Who.DESIGNER)
+                .containsEntry("GET /knowledge", Who.DESIGNER)
+                .containsEntry("POST /settings/tokens", Who.DESIGNER)
+                .containsEntry("POST /settings/people", Who.ADMINISTRATOR)
+                .containsEntry("POST /settings/teams", Who.ADMINISTRATOR)
+                .containsEntry("GET /settings/model", Who.ADMINISTRATOR);
     }
 
     private int status(Route route, Role role) throws Exception {
@@ -141,22 +158,22 @@ class RoutesTest {
         List<Route> routes = routes();
         assertThat(routes).hasSizeGreaterThan(45);
         for (Route route : routes) {
-            Access access = expected(route);
-            if (route.streams() && access != Access.EVERYBODY) {
+            Who access = expected(route);
+            if (route.streams() && access != Who.EVERYBODY) {
                 assertThat(reaches(route, null)).as("%s as nobody", route).isFalse();
                 continue;
             }
             boolean chat = route.path().startsWith("/api/v1/chat/conversations/");
-            assertThat(reaches(route, null)).as("%s as nobody", route).isEqualTo(access == Access.EVERYBODY && !chat);
-            if (access == Access.TOKEN || chat) {
+            assertThat(reaches(route, null)).as("%s as nobody", route).isEqualTo(access == Who.EVERYBODY && !chat);
+            if (access == null || chat) {
                 continue;
             }
             assertThat(reaches(route, Role.AGENT))
                     .as("%s as agent", route)
-                    .isEqualTo(access == Access.EVERYBODY || access == Access.AGENT);
+                    .isEqualTo(access == Who.EVERYBODY || access == Who.AGENT);
             assertThat(reaches(route, Role.DESIGNER))
                     .as("%s as designer", route)
-                    .isEqualTo(access != Access.ADMINISTRATOR);
+                    .isEqualTo(access != Who.ADMINISTRATOR);
             assertThat(reaches(route, Role.ADMINISTRATOR))
                     .as("%s as administrator", route)
                     .isTrue();
@@ -184,7 +201,7 @@ class RoutesTest {
     void programsAreKnownByTheirTokenAndMayDoWhatItsOwnerMay() throws Exception {
         String designer = data.accounts.createToken(data.person(Role.DESIGNER).id(), "t");
         String agent = data.accounts.createToken(data.person(Role.AGENT).id(), "t");
-        Route ask = new Route(HttpMethod.POST, "/api/v1/collections");
+        Route ask = new Route(HttpMethod.POST, "/api/v1/collections", null);
         assertThat(withToken(ask, designer)).isEqualTo(201);
         assertThat(withToken(ask, agent)).isEqualTo(403);
         assertThat(withToken(ask, "made-up")).isEqualTo(401);

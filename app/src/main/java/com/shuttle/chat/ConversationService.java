@@ -37,6 +37,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -51,6 +53,8 @@ import tools.jackson.databind.JsonNode;
  */
 @Service
 public class ConversationService {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ConversationService.class);
 
     /** A conversation just begun. The token is the visitor's key to it and is not kept. */
     public record Begun(String conversation, String token, Reply reply) {}
@@ -226,13 +230,18 @@ public class ConversationService {
         ReentrantLock lock = order.get(id, key -> new ReentrantLock());
         lock.lock();
         try {
-            Outcome outcome = null;
-            while (outcome == null) {
-                outcome = attempt(id, clientMessageId, toEvent);
+            while (true) {
+                TurnStore.Loaded before = turns.load(id).orElseThrow(() -> new Missing("conversation", id));
+                try {
+                    return attempt(before, clientMessageId, toEvent);
+                } catch (DuplicateKeyException taken) {
+                    Optional<Outcome> same = again(id, clientMessageId);
+                    if (same.isPresent()) {
+                        return same.get();
+                    }
+                    outrun(before, taken);
+                }
             }
-            return outcome;
-        } catch (DuplicateKeyException takenBefore) {
-            return again(id, clientMessageId).orElseThrow(() -> takenBefore);
         } finally {
             lock.unlock();
         }
@@ -245,13 +254,25 @@ public class ConversationService {
                 : store.replyTo(id, clientMessageId, conversation(id).speaker()).map(Outcome.Taken::new);
     }
 
+    /** Another turn was faster, so that this one is to be worked out anew; or something unfinished lies in the way. */
+    private void outrun(TurnStore.Loaded before, DuplicateKeyException taken) {
+        String id = before.conversation().id();
+        TurnStore.Loaded now = turns.load(id).orElseThrow(() -> taken);
+        if (now.events() == before.events()) {
+            LOG.warn("Conversation {} had the rest of a turn that was never finished", id);
+            transaction.executeWithoutResult(status -> turns.clean(now));
+        }
+    }
+
     /**
-     * Works a turn out and stores it; null where another turn was stored meanwhile. Most messages come once, so they are
-     * tried first; that one was taken before shows when it is stored or refused.
+     * Works a turn out and stores it. Most messages come once, so they are tried first; that one was taken before shows when
+     * it is stored or refused.
+     *
+     * @throws DuplicateKeyException if another turn was stored meanwhile, or the same message before
      */
-    private @Nullable Outcome attempt(String id, @Nullable String clientMessageId, ToEvent toEvent) {
-        TurnStore.Loaded before = turns.load(id).orElseThrow(() -> new Missing("conversation", id));
+    private Outcome attempt(TurnStore.Loaded before, @Nullable String clientMessageId, ToEvent toEvent) {
         Conversation conversation = before.conversation();
+        String id = conversation.id();
         Playbook playbook = releases.playbook(conversation.release());
         Event event = toEvent.event(new Stamp(clock.instant(), Ids.seed()), playbook, before.state());
         Reads.Recorder recorder = new Reads.Recorder(world.of(conversation.bot(), id));
@@ -260,14 +281,9 @@ public class ConversationService {
                 again(id, clientMessageId).orElseGet(() -> new Outcome.Refused(reason));
             case Turn.Taken turn -> {
                 TurnStore.Done done = done(playbook, event, clientMessageId, recorder, turn);
-                Boolean stored = transaction.execute(status -> {
-                    boolean first = turns.advance(before, done);
-                    if (first) {
-                        effects(conversation, turn, done.at());
-                    }
-                    return first;
-                });
-                yield Boolean.TRUE.equals(stored) ? new Outcome.Taken(reply(done)) : null;
+                transaction.executeWithoutResult(
+                        status -> turns.advance(before, done, () -> effects(conversation, turn, done.at())));
+                yield new Outcome.Taken(reply(done));
             }
         };
     }

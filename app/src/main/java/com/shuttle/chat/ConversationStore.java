@@ -21,6 +21,9 @@ import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.Record1;
+import org.jooq.Select;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 
@@ -66,6 +69,7 @@ class ConversationStore {
                 .from(CONVERSATION_EVENT)
                 .where(CONVERSATION_EVENT.CONVERSATION_ID.eq(conversation))
                 .and(CONVERSATION_EVENT.CLIENT_MESSAGE_ID.eq(clientMessageId))
+                .and(CONVERSATION_EVENT.ORDINAL.lt(told(CONVERSATION.EVENTS, conversation)))
                 .fetchOptional(row -> new Reply(
                         row.value2(),
                         lines(conversation, row.value1() - 1, row.value2()).stream()
@@ -82,6 +86,7 @@ class ConversationStore {
                 .where(MESSAGE.CONVERSATION_ID.eq(conversation))
                 .and(MESSAGE.SEQ.gt(after))
                 .and(MESSAGE.SEQ.le(upTo))
+                .and(MESSAGE.SEQ.le(told(CONVERSATION.SEQ, conversation)))
                 .orderBy(MESSAGE.SEQ)
                 .fetch(row -> new Line(
                         new Message(
@@ -96,10 +101,16 @@ class ConversationStore {
                         row.getAt()));
     }
 
+    /** What the conversation's own row says; rows beyond it are the rest of a turn that was never finished. */
+    private <T> Select<Record1<T>> told(Field<T> column, String conversation) {
+        return db.select(column).from(CONVERSATION).where(CONVERSATION.ID.eq(conversation));
+    }
+
     /** In the order they happened. */
     List<Stored> events(String conversation) {
         return db.selectFrom(CONVERSATION_EVENT)
                 .where(CONVERSATION_EVENT.CONVERSATION_ID.eq(conversation))
+                .and(CONVERSATION_EVENT.ORDINAL.lt(told(CONVERSATION.EVENTS, conversation)))
                 .orderBy(CONVERSATION_EVENT.ORDINAL)
                 .fetch(row -> new Stored(
                         Json.read(row.getEvent(), Event.class),

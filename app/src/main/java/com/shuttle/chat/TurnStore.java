@@ -18,11 +18,17 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Repository;
 
 /**
  * The few statements that every turn of every conversation runs. They are written once and prepared by the driver, which
- * keeps them; a turn takes no lock while it is worked out, and {@link #advance} finds out whether another was faster.
+ * keeps them. A turn takes no lock while it is worked out: that another was faster shows when its event is stored, whose
+ * number is taken.
+ *
+ * <p>The conversation's own row is written last, and what is stored beyond what that row says does not count. H2's file may,
+ * where the process is killed while it is being written, keep the first statements of a transaction that was about to
+ * commit; so what is left of one is never more than rows that nobody has been told of, and {@link #clean} takes them away.
  */
 @Repository
 class TurnStore {
@@ -52,6 +58,11 @@ class TurnStore {
     private static final String MESSAGE = """
             insert into message (conversation_id, seq, sender, author, text, options, look, at)
             values (?, ?, ?, ?, ?, ?, ?, ?)""";
+
+    private static final String CLEAN_EVENTS =
+            "delete from conversation_event where conversation_id = ? and ordinal >= ?";
+
+    private static final String CLEAN_MESSAGES = "delete from message where conversation_id = ? and seq > ?";
 
     private final Sql sql;
 
@@ -132,12 +143,18 @@ class TurnStore {
         append(conversation.id(), 0, 0, done);
     }
 
-    /** Stores a turn, unless the conversation is no longer as it was when the turn was worked out. */
-    boolean advance(Loaded before, Done done) {
+    /**
+     * Stores a turn, and what it brings about before the conversation itself.
+     *
+     * @throws DuplicateKeyException if another turn of the conversation was stored meanwhile, or the same message before
+     */
+    void advance(Loaded before, Done done, Runnable effects) {
         Conversation conversation = before.conversation();
         State state = done.turn().state();
         boolean waits = state.speaker() == Speaker.QUEUED;
         Instant waiting = conversation.waitingSince() == null ? done.at() : conversation.waitingSince();
+        append(conversation.id(), before.events(), before.state().seq(), done);
+        effects.run();
         int changed = sql.update(
                 ADVANCE,
                 Json.write(state),
@@ -153,10 +170,15 @@ class TurnStore {
                 conversation.id(),
                 before.events());
         if (changed == 0) {
-            return false;
+            throw new DuplicateKeyException("turn " + before.events() + " of conversation " + conversation.id());
         }
-        append(conversation.id(), before.events(), before.state().seq(), done);
-        return true;
+    }
+
+    /** Takes away what is stored beyond what a conversation's row says: the rest of a turn that was never finished. */
+    void clean(Loaded conversation) {
+        String id = conversation.conversation().id();
+        sql.update(CLEAN_EVENTS, id, conversation.events());
+        sql.update(CLEAN_MESSAGES, id, conversation.state().seq());
     }
 
     private static @Nullable String agent(Conversation conversation, Event event) {

@@ -30,7 +30,7 @@ class BotFrame {
         boolean differs = releases.draftDiffers(bot);
         model.addAttribute("draftDiffers", differs);
         model.addAttribute(
-                "standing",
+                "liveWords",
                 live == 0
                         ? "not released yet"
                         : "release " + live + " is live" + (differs ? " · the draft has changes" : ""));

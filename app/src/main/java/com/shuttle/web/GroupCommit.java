@@ -3,9 +3,7 @@ package com.shuttle.web;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.concurrent.locks.Condition;
-import java.util.concurrent.locks.ReadWriteLock;
 import java.util.concurrent.locks.ReentrantLock;
-import java.util.concurrent.locks.ReentrantReadWriteLock;
 import javax.sql.DataSource;
 import org.h2.engine.SessionLocal;
 import org.h2.jdbc.JdbcConnection;
@@ -21,21 +19,14 @@ import org.springframework.transaction.support.DefaultTransactionStatus;
  * has acknowledged. Writing at every commit instead would let all transactions wait in line for the file. So commits
  * share their writes: the first one to ask writes for all that have committed by then; those that commit meanwhile wait
  * for the next write, which one of them does for all (group commit, DeWitt et al. 1984). Other databases see to this
- * themselves, and are left to it.
- *
- * <p>While the file is written no transaction commits, and H2's own writer is switched off. A write takes the tables as they
- * were when it began, but the mark that a transaction is committed as it is when the write ends; a transaction that did its
- * last statements and committed in between would be in the file as committed with only its first changes, if the process
- * were killed before the next write. What other users of the database change is written twice a second. Thread-safe.
+ * themselves, and are left to it. Thread-safe.
  */
 final class GroupCommit extends JdbcTransactionManager {
 
     private static final long serialVersionUID = 1;
-    private static final long PAUSE_MILLIS = 500;
 
     private final transient ReentrantLock lock = new ReentrantLock();
     private final transient Condition written = lock.newCondition();
-    private final transient ReadWriteLock commits = new ReentrantReadWriteLock();
     private transient @Nullable MVStore store;
     private boolean known;
     private boolean writing;
@@ -48,12 +39,7 @@ final class GroupCommit extends JdbcTransactionManager {
 
     @Override
     protected void doCommit(DefaultTransactionStatus status) {
-        commits.readLock().lock();
-        try {
-            super.doCommit(status);
-        } finally {
-            commits.readLock().unlock();
-        }
+        super.doCommit(status);
         if (!status.isReadOnly()) {
             awaitWritten();
         }
@@ -86,7 +72,7 @@ final class GroupCommit extends JdbcTransactionManager {
         writing = true;
         lock.unlock();
         try {
-            commit(file);
+            file.commit();
         } finally {
             lock.lock();
             writing = false;
@@ -95,42 +81,12 @@ final class GroupCommit extends JdbcTransactionManager {
         written.signalAll();
     }
 
-    private void commit(MVStore file) {
-        commits.writeLock().lock();
-        try {
-            if (!file.isClosed()) {
-                file.commit();
-            }
-        } finally {
-            commits.writeLock().unlock();
-        }
-    }
-
-    /** Writes now and then what others have committed, until the store is closed. */
-    private void writeForOthers(MVStore file) {
-        try {
-            while (!file.isClosed()) {
-                Thread.sleep(PAUSE_MILLIS);
-                if (file.hasUnsavedChanges()) {
-                    commit(file);
-                }
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
-    }
-
     private @Nullable MVStore store() {
         lock.lock();
         try {
             if (!known) {
                 store = find();
                 known = true;
-                if (store != null) {
-                    MVStore file = store;
-                    file.setAutoCommitDelay(0);
-                    Thread.ofVirtual().name("file-writer").start(() -> writeForOthers(file));
-                }
             }
             return store;
         } finally {

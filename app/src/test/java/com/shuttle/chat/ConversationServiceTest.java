@@ -28,6 +28,7 @@ import com.shuttle.leads.Lead;
 import com.shuttle.leads.LeadService;
 import com.shuttle.settings.Account;
 import com.shuttle.settings.Role;
+import com.shuttle.web.Sql;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -70,12 +71,19 @@ class ConversationServiceTest {
     private final TestData data;
     private final ConversationService conversations;
     private final PastTurns past;
+    private final Sql sql;
     private final LeadService leads;
     private final GapService gaps;
 
     ConversationServiceTest(
-            TestData data, ConversationService conversations, LeadService leads, GapService gaps, PastTurns past) {
+            TestData data,
+            ConversationService conversations,
+            LeadService leads,
+            GapService gaps,
+            PastTurns past,
+            Sql sql) {
         this.past = past;
+        this.sql = sql;
         this.data = data;
         this.conversations = conversations;
         this.leads = leads;
@@ -309,5 +317,34 @@ class ConversationServiceTest {
         assertThat(conversations.mayEnter(one.conversation(), one.token())).isTrue();
         assertThat(conversations.mayEnter(one.conversation(), two.token())).isFalse();
         assertThat(conversations.mayEnter("nonsense", one.token())).isFalse();
+    }
+
+    @Test
+    void theRestOfATurnThatWasNeverFinishedIsNotSeenAndNotInTheWay() {
+        String id = begin(data.released(FLOW));
+        taken(conversations.say(id, "m1", "a person please"));
+        long seq = conversations.state(id).seq();
+        int events = past.of(id).size();
+        sql.update(
+                "insert into conversation_event (conversation_id, ordinal, client_message_id, first_seq, last_seq, event,"
+                        + " reads, at) select conversation_id, ?, 'm2', ?, ?, event, reads, at from conversation_event"
+                        + " where conversation_id = ? and ordinal = 0",
+                events,
+                seq + 1,
+                seq + 1,
+                id);
+        sql.update(
+                "insert into message (conversation_id, seq, sender, author, text, at)"
+                        + " select id, ?, 'bot', '', 'never said', last_at from conversation where id = ?",
+                seq + 1,
+                id);
+        assertThat(conversations.lines(id, 0)).hasSize((int) seq);
+        assertThat(past.of(id)).hasSize(events);
+        taken(conversations.say(id, "m2", "hello?"));
+        assertThat(conversations.lines(id, seq))
+                .extracting(line -> line.message().text())
+                .doesNotContain("never said");
+        assertThat(past.of(id)).hasSize(events + 1);
+        assertThat(past.replay(id)).contains(conversations.state(id));
     }
 }
