@@ -24,6 +24,13 @@ test('a text without marks is one piece, an empty one none', () => {
 test('no letter is lost, whatever is typed', () => {
   for (const text of ['**', '***a***', '**a*b**', '[a](b', '*a\nb*', '** a **']) {
     const bare = (words) => words.replace(/[*[\]()]/g, '');
-    assert.equal(bare(pieces(text).map((piece) => piece.text).join('')), bare(text));
+    assert.equal(
+      bare(
+        pieces(text)
+          .map((piece) => piece.text)
+          .join(''),
+      ),
+      bare(text),
+    );
   }
 });

@@ -9,7 +9,15 @@ const rows = () => ({
       rows: [{ lane: 0 }, { lane: 0 }, { lane: 1 }],
       threads: [
         { target: 1, lane: 0, up: false, feeders: [{ row: 0, exit: 'next' }] },
-        { target: 2, lane: 1, up: false, feeders: [{ row: 0, exit: 'option:a' }, { row: 1, exit: 'next' }] },
+        {
+          target: 2,
+          lane: 1,
+          up: false,
+          feeders: [
+            { row: 0, exit: 'option:a' },
+            { row: 1, exit: 'next' },
+          ],
+        },
       ],
     }),
   },

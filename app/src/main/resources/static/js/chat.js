@@ -52,11 +52,14 @@ function bubble(message) {
   }
   made.append(who, body);
   if (message.media) {
-    made.append(shown(message.media, () => { log.scrollTop = log.scrollHeight; }));
+    made.append(
+      shown(message.media, () => {
+        log.scrollTop = log.scrollHeight;
+      }),
+    );
   }
   return made;
 }
-
 
 /** How long the bot takes to type a text, in milliseconds. */
 function pace(text) {
@@ -75,7 +78,9 @@ async function reveal(messages, looksOn) {
       dots.append(...[1, 2, 3].map(() => document.createElement('i')));
       transcript.append(dots);
       log.scrollTop = log.scrollHeight;
-      await new Promise((over) => { setTimeout(over, typing); });
+      await new Promise((over) => {
+        setTimeout(over, typing);
+      });
       dots.remove();
     }
     transcript.append(bubble(message));
@@ -117,26 +122,26 @@ function showEnd(ended) {
 
 /** Fetches what is new and shows it; calls follow one another. */
 function pull() {
-  pulling = pulling.then(async () => {
-    const response = await fetch(`${api}/conversations/${session.conversation}/messages?after=${last}`, {
-      headers: authorized(),
-    });
-    if (!response.ok) {
-      throw new Error(`answered ${response.status}`);
-    }
-    const news = await response.json();
-    const fresh = news.messages.filter((message) => message.seq > last);
-    if (fresh.length > 0) {
-      transcript.querySelectorAll('.sending').forEach((sending) => sending.remove());
-      const looksOn = last > 0;
-      last = fresh.at(-1).seq;
-      await reveal(fresh, looksOn);
-    }
-    showOffers(news.awaiting);
-    fitTextBox(form, text, news.awaiting, news.ended);
-    showEnd(news.ended);
-    log.scrollTop = log.scrollHeight;
-  }).catch(() => {});
+  pulling = pulling
+    .then(async () => {
+      const response = await fetch(`${api}/conversations/${session.conversation}/messages?after=${last}`, { headers: authorized() });
+      if (!response.ok) {
+        throw new Error(`answered ${response.status}`);
+      }
+      const news = await response.json();
+      const fresh = news.messages.filter((message) => message.seq > last);
+      if (fresh.length > 0) {
+        transcript.querySelectorAll('.sending').forEach((sending) => sending.remove());
+        const looksOn = last > 0;
+        last = fresh.at(-1).seq;
+        await reveal(fresh, looksOn);
+      }
+      showOffers(news.awaiting);
+      fitTextBox(form, text, news.awaiting, news.ended);
+      showEnd(news.ended);
+      log.scrollTop = log.scrollHeight;
+    })
+    .catch(() => {});
   return pulling;
 }
 
@@ -188,12 +193,7 @@ async function enter() {
   offered = '';
   transcript.replaceChildren();
   await pull();
-  follow(
-    `${api}/conversations/${session.conversation}/stream`,
-    () => ({ ...authorized(), 'Last-Event-ID': String(last) }),
-    pull,
-    stream.signal,
-  );
+  follow(`${api}/conversations/${session.conversation}/stream`, () => ({ ...authorized(), 'Last-Event-ID': String(last) }), pull, stream.signal);
 }
 
 async function again() {
@@ -260,11 +260,7 @@ async function sendFile(file) {
   body.append('clientMessageId', crypto.randomUUID());
   offers.setAttribute('aria-busy', 'true');
   try {
-    const response = await fetch(`${api}/conversations/${session.conversation}/files`, {
-      method: 'POST',
-      headers: authorized(),
-      body,
-    });
+    const response = await fetch(`${api}/conversations/${session.conversation}/files`, { method: 'POST', headers: authorized(), body });
     if (!response.ok) {
       const why = await response.json().catch(() => ({}));
       throw new Error(why.detail ?? 'The file could not be sent. It may be too large.');

@@ -41,6 +41,12 @@ export function clash(field, theirs, keep) {
     });
     return button;
   };
-  box.append(said, choose('Keep mine', keep), choose('Take theirs', () => { field.value = theirs; }));
+  box.append(
+    said,
+    choose('Keep mine', keep),
+    choose('Take theirs', () => {
+      field.value = theirs;
+    }),
+  );
   row.querySelector('.body').prepend(box);
 }

@@ -64,14 +64,16 @@ export class Edits {
   post(path, value, done) {
     this.pending += 1;
     this.say('Saving…', false);
-    this.line = this.line.then(() => this.try(path, typeof value === 'function' ? value() : value)).then((reply) => {
-      this.pending -= 1;
-      done?.(reply);
-      if (!this.unsent) {
-        this.say('All changes saved', false);
-      }
-      return reply;
-    });
+    this.line = this.line
+      .then(() => this.try(path, typeof value === 'function' ? value() : value))
+      .then((reply) => {
+        this.pending -= 1;
+        done?.(reply);
+        if (!this.unsent) {
+          this.say('All changes saved', false);
+        }
+        return reply;
+      });
     return this.line;
   }
 
@@ -90,7 +92,9 @@ export class Edits {
       } catch {
         this.say('Not saved yet: no connection. Trying again…', true);
       }
-      await new Promise((again) => { setTimeout(again, RETRY_MS); });
+      await new Promise((again) => {
+        setTimeout(again, RETRY_MS);
+      });
     }
   }
 }

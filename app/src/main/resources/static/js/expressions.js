@@ -3,10 +3,22 @@
 import { postJson } from './http.js';
 
 const COMPARISONS = [
-  ['is', 'is'], ['is_not', 'is not'], ['at_least', 'is at least'], ['at_most', 'is at most'], ['more', 'is more than'],
-  ['less', 'is less than'], ['contains', 'contains'], ['contains_not', 'does not contain'], ['begins', 'starts with'],
-  ['one_of', 'is one of'], ['yes', 'is yes'], ['no', 'is no'], ['known', 'is known'], ['unknown', 'is not known'],
-  ['open', 'is open (team)'], ['closed', 'is closed (team)'],
+  ['is', 'is'],
+  ['is_not', 'is not'],
+  ['at_least', 'is at least'],
+  ['at_most', 'is at most'],
+  ['more', 'is more than'],
+  ['less', 'is less than'],
+  ['contains', 'contains'],
+  ['contains_not', 'does not contain'],
+  ['begins', 'starts with'],
+  ['one_of', 'is one of'],
+  ['yes', 'is yes'],
+  ['no', 'is no'],
+  ['known', 'is known'],
+  ['unknown', 'is not known'],
+  ['open', 'is open (team)'],
+  ['closed', 'is closed (team)'],
 ];
 const WITHOUT_VALUE = new Set(['yes', 'no', 'known', 'unknown', 'open', 'closed']);
 const PAUSE_MS = 350;
@@ -43,7 +55,7 @@ class Helper {
       this.words.addEventListener('input', () => this.later(() => this.ask({ words: this.words.value }, this.words)));
     }
     field.closest('.expression').append(this.box);
-    field.addEventListener('input', this.listen = () => this.later(() => this.ask({ text: field.value }, field)));
+    field.addEventListener('input', (this.listen = () => this.later(() => this.ask({ text: field.value }, field))));
     this.ask({ text: field.value }, field);
   }
 
@@ -74,7 +86,7 @@ class Helper {
     this.said.classList.toggle('bad', failed);
     const typed = from?.value ?? '';
     const place = failed && typed && shown.at < typed.length ? ` Here: “${typed.slice(shown.at, shown.at + 16)}”` : '';
-    this.said.textContent = failed ? shown.problem + place : (typed ? 'Understood.' : '');
+    this.said.textContent = failed ? shown.problem + place : typed ? 'Understood.' : '';
     if (from !== this.field && !failed && this.field.value !== shown.text) {
       this.field.value = shown.text;
       this.typed(this.field);
@@ -146,10 +158,12 @@ class Helper {
   }
 
   fromRows() {
-    const rows = [...this.rows.querySelectorAll('.helper-row')].map((line) => {
-      const [variable, value] = line.querySelectorAll('input');
-      return { variable: variable.value.trim(), comparison: line.querySelector('select').value, value: value.value };
-    }).filter((row) => row.variable && (WITHOUT_VALUE.has(row.comparison) || row.value !== ''));
+    const rows = [...this.rows.querySelectorAll('.helper-row')]
+      .map((line) => {
+        const [variable, value] = line.querySelectorAll('input');
+        return { variable: variable.value.trim(), comparison: line.querySelector('select').value, value: value.value };
+      })
+      .filter((row) => row.variable && (WITHOUT_VALUE.has(row.comparison) || row.value !== ''));
     const join = this.rows.querySelector('.helper-foot select');
     this.ask({ rows, all: join ? join.value === 'true' : true }, null);
   }

@@ -26,28 +26,30 @@ export function find(box, it) {
     }
     told.textContent = text.trim() === '' ? '' : `${places.length === 300 ? 'The first 300' : places.length} ${places.length === 1 ? 'place' : 'places'}`;
     form.elements.all.disabled = places.length === 0;
-    list.replaceChildren(...places.map((place) => {
-      const item = document.createElement('li');
-      const link = document.createElement('a');
-      link.href = place.flow === it.flow ? `#${place.found.step}` : `${it.bot}/flows/${place.flow}#${place.found.step}`;
-      const where = document.createElement('span');
-      where.className = 'hint';
-      where.textContent = `${place.flow === it.flow ? '' : `${place.flowName}: `}${place.found.name}, ${place.found.where}`;
-      const match = document.createElement('mark');
-      match.textContent = place.found.match;
-      const line = document.createElement('span');
-      line.append(place.found.before, match, place.found.after);
-      link.append(line, where);
-      link.addEventListener('click', (event) => {
-        if (place.flow === it.flow) {
-          event.preventDefault();
-          box.close();
-          it.goTo(place.found.step);
-        }
-      });
-      item.append(link);
-      return item;
-    }));
+    list.replaceChildren(
+      ...places.map((place) => {
+        const item = document.createElement('li');
+        const link = document.createElement('a');
+        link.href = place.flow === it.flow ? `#${place.found.step}` : `${it.bot}/flows/${place.flow}#${place.found.step}`;
+        const where = document.createElement('span');
+        where.className = 'hint';
+        where.textContent = `${place.flow === it.flow ? '' : `${place.flowName}: `}${place.found.name}, ${place.found.where}`;
+        const match = document.createElement('mark');
+        match.textContent = place.found.match;
+        const line = document.createElement('span');
+        line.append(place.found.before, match, place.found.after);
+        link.append(line, where);
+        link.addEventListener('click', (event) => {
+          if (place.flow === it.flow) {
+            event.preventDefault();
+            box.close();
+            it.goTo(place.found.step);
+          }
+        });
+        item.append(link);
+        return item;
+      }),
+    );
   }
 
   form.addEventListener('input', () => {
@@ -62,7 +64,9 @@ export function find(box, it) {
     }
     await it.flush();
     const { body } = await postJson(`${it.bot}/replace`, {
-      find: form.elements.find.value, with: form.elements.with.value, matchCase: form.elements.matchCase.checked,
+      find: form.elements.find.value,
+      with: form.elements.with.value,
+      matchCase: form.elements.matchCase.checked,
     });
     told.textContent = body?.refused ?? body?.words ?? 'Nothing was replaced: the server had a problem.';
     it.replaced(body?.words ?? '');

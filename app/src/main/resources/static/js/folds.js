@@ -9,11 +9,13 @@ export function folds(key, rows) {
 
   function show() {
     const folded = foldedNow();
-    rows().querySelectorAll('.part').forEach((part) => {
-      const away = folded.has(part.dataset.section);
-      part.classList.toggle('folded', away);
-      part.querySelector('[data-fold]')?.setAttribute('aria-expanded', String(!away));
-    });
+    rows()
+      .querySelectorAll('.part')
+      .forEach((part) => {
+        const away = folded.has(part.dataset.section);
+        part.classList.toggle('folded', away);
+        part.querySelector('[data-fold]')?.setAttribute('aria-expanded', String(!away));
+      });
   }
 
   function fold(section, away) {

@@ -12,22 +12,14 @@ function withToken(headers) {
 
 /** Posts JSON; resolves to {status, body}, rejects only when the server could not be reached. */
 export async function postJson(path, value) {
-  const response = await fetch(path, {
-    method: 'POST',
-    headers: withToken({ 'Content-Type': 'application/json' }),
-    body: JSON.stringify(value ?? {}),
-  });
+  const response = await fetch(path, { method: 'POST', headers: withToken({ 'Content-Type': 'application/json' }), body: JSON.stringify(value ?? {}) });
   const json = (response.headers.get('Content-Type') ?? '').includes('json');
   return { status: response.status, body: json ? await response.json() : null };
 }
 
 /** Posts form fields; resolves to {status, text}. */
 export async function postForm(path, fields) {
-  const response = await fetch(path, {
-    method: 'POST',
-    headers: withToken({}),
-    body: new URLSearchParams(fields),
-  });
+  const response = await fetch(path, { method: 'POST', headers: withToken({}), body: new URLSearchParams(fields) });
   return { status: response.status, text: await response.text() };
 }
 

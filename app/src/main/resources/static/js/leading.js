@@ -64,7 +64,9 @@ export function leading(script, rows, act) {
       document.body.classList.add('leading');
     }
     drag.line?.setAttribute('d', `M${drag.x - origin.left} ${drag.y - origin.top}L${event.clientX - origin.left} ${event.clientY - origin.top}`);
-    rows().querySelectorAll('.row.under').forEach((row) => row.classList.remove('under'));
+    rows()
+      .querySelectorAll('.row.under')
+      .forEach((row) => row.classList.remove('under'));
     if (drag.line) {
       document.elementFromPoint(event.clientX, event.clientY)?.closest('.row')?.classList.add('under');
     }
@@ -77,7 +79,9 @@ export function leading(script, rows, act) {
     const { ways, line } = drag;
     drag = null;
     document.body.classList.remove('leading');
-    rows().querySelectorAll('.row.under').forEach((row) => row.classList.remove('under'));
+    rows()
+      .querySelectorAll('.row.under')
+      .forEach((row) => row.classList.remove('under'));
     line?.remove();
     const row = made && line && document.elementFromPoint(event.clientX, event.clientY)?.closest('.row');
     if (row) {
@@ -86,7 +90,11 @@ export function leading(script, rows, act) {
   };
   addEventListener('pointerup', (event) => over(event, true));
   addEventListener('pointercancel', (event) => over(event, false));
-  addEventListener('keydown', (event) => { if (event.key === 'Escape') { over(event, false); } });
+  addEventListener('keydown', (event) => {
+    if (event.key === 'Escape') {
+      over(event, false);
+    }
+  });
 
   // Threads and rows light up one another.
   let onThread = null;
@@ -114,7 +122,10 @@ export function leading(script, rows, act) {
       light(rows(), []);
     }
   });
-  script.addEventListener('pointerleave', () => { plus.hidden = true; light(rows(), []); });
+  script.addEventListener('pointerleave', () => {
+    plus.hidden = true;
+    light(rows(), []);
+  });
   script.addEventListener('focusin', (event) => {
     const row = event.target.closest('.row');
     if (row) {
@@ -128,8 +139,7 @@ export function leading(script, rows, act) {
     const above = onThread.feeders.filter((feeder) => all[feeder.row].getBoundingClientRect().top < y);
     act.insert({
       target: all[onThread.target].dataset.step,
-      ways: (above.length ? above : onThread.feeders.slice(0, 1))
-        .map((feeder) => ({ step: all[feeder.row].dataset.step, exit: feeder.exit })),
+      ways: (above.length ? above : onThread.feeders.slice(0, 1)).map((feeder) => ({ step: all[feeder.row].dataset.step, exit: feeder.exit })),
     });
   });
 }

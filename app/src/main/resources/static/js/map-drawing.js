@@ -47,7 +47,13 @@ function link(line, index) {
 
 function node(it, about) {
   const { x, y, width, height } = it.box;
-  const group = shape('g', { class: `node${it.pinned ? ' pinned' : ''}`, 'data-step': it.step, tabindex: -1, role: 'button', 'aria-label': `${about.label}: ${about.name}` });
+  const group = shape('g', {
+    class: `node${it.pinned ? ' pinned' : ''}`,
+    'data-step': it.step,
+    tabindex: -1,
+    role: 'button',
+    'aria-label': `${about.label}: ${about.name}`,
+  });
   const round = about.kind === 'choice' || about.kind === 'branch' || about.kind === 'experiment' ? 14 : 5;
   group.append(shape('rect', { x, y, width, height, rx: round }), textLine(about.label, x + 10, y + HEAD - 3, { class: 'kind' }));
   it.text.forEach((text, i) => group.append(textLine(text, x + 10, y + HEAD + 14 + i * LINE)));
@@ -110,7 +116,19 @@ export function drawSmall(svg, layout) {
   );
 }
 
-const INLINED = ['fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'opacity', 'font-family', 'font-size', 'font-weight', 'text-anchor', 'paint-order'];
+const INLINED = [
+  'fill',
+  'fill-opacity',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'opacity',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'text-anchor',
+  'paint-order',
+];
 
 /** The whole map as the text of an SVG file that needs no style sheet. */
 export function asFile(svg, bounds, paper) {

@@ -1,8 +1,9 @@
 // The map of a flow: looking at it and changing it by hand. What a change does is the server's to say.
 import './ready.js';
 import { Edits } from './edits.js';
+import { savesAs } from './map-files.js';
 import { asFile, drawMap, drawSmall, sizeTitles } from './map-drawing.js';
-import { pick } from './picker.js';
+import { kindsIn, pick } from './picker.js';
 import { shape } from './threads.js';
 import { ViewBox } from './view-box.js';
 
@@ -11,10 +12,7 @@ const svg = place.querySelector('.map');
 const small = place.querySelector('.map-small');
 const card = place.querySelector('.map-card');
 const saved = document.getElementById('saved');
-const kinds = place.dataset.kinds.split(';').map((kind) => {
-  const [value, label, note] = kind.split('|');
-  return { value, label, note };
-});
+const kinds = kindsIn(place.dataset.kinds);
 const edits = new Edits(place.dataset.base, (text, bad) => {
   saved.textContent = text;
   saved.classList.toggle('bad', bad);
@@ -49,11 +47,7 @@ async function load() {
   document.getElementById('redo').disabled = !drawing.canRedo;
   document.getElementById('unpin').hidden = !drawing.layout.nodes.some((node) => node.pinned);
   place.querySelector('.map-empty').hidden = drawing.layout.nodes.length > 0;
-  if (current && drawing.shapes[current]) {
-    select(current, false);
-  } else {
-    select(null);
-  }
+  select(current && drawing.shapes[current] ? current : null, false);
 }
 
 async function change(edit) {
@@ -83,7 +77,7 @@ function wayOf(exit) {
   if (exit.target === '') {
     return 'nowhere yet';
   }
-  return sort === 'step' ? drawing.shapes[to]?.name ?? 'a step that is gone' : { flow: `the flow ${to}`, back: 'back', end: 'the end' }[sort];
+  return sort === 'step' ? (drawing.shapes[to]?.name ?? 'a step that is gone') : { flow: `the flow ${to}`, back: 'back', end: 'the end' }[sort];
 }
 
 /** Chooses where an exit leads. */
@@ -125,13 +119,18 @@ function select(step, focus = true) {
   kind.className = 'hint';
   kind.textContent = about.label;
   const list = document.createElement('ul');
-  list.append(...about.exits.map((exit) => {
-    const line = document.createElement('li');
-    const name = document.createElement('span');
-    name.textContent = exit.label;
-    line.append(name, button(`→ ${wayOf(exit)}`, (at) => lead(at, step, exit.id)));
-    return line;
-  }));
+  list.append(
+    ...about.exits.map((exit) => {
+      const line = document.createElement('li');
+      const name = document.createElement('span');
+      name.textContent = exit.label;
+      line.append(
+        name,
+        button(`→ ${wayOf(exit)}`, (at) => lead(at, step, exit.id)),
+      );
+      return line;
+    }),
+  );
   const acts = document.createElement('div');
   acts.className = 'acts';
   const open = document.createElement('a');
@@ -141,7 +140,14 @@ function select(step, focus = true) {
   acts.append(
     open,
     button('Step after', (at) => addStep(at, step, null)),
-    button('Delete', () => { current = null; change({ edit: 'delete', step }); }, true),
+    button(
+      'Delete',
+      () => {
+        current = null;
+        change({ edit: 'delete', step });
+      },
+      true,
+    ),
   );
   card.replaceChildren(title, kind, list, acts);
   if (focus) {
@@ -162,19 +168,23 @@ function go(step) {
 
 let drag = null;
 
-svg.addEventListener('pointerdown', (event) => {
-  const handle = event.target.closest('.handle');
-  const node = event.target.closest('.node');
-  if (handle || node) {
-    event.preventDefault();
-    const step = node.dataset.step;
-    drag = { step, link: Boolean(handle), node, from: view.at(event.clientX, event.clientY), moved: false };
-    if (handle) {
-      drag.line = shape('path', { class: 'dragged' });
-      svg.append(drag.line);
+svg.addEventListener(
+  'pointerdown',
+  (event) => {
+    const handle = event.target.closest('.handle');
+    const node = event.target.closest('.node');
+    if (handle || node) {
+      event.preventDefault();
+      const step = node.dataset.step;
+      drag = { step, link: Boolean(handle), node, from: view.at(event.clientX, event.clientY), moved: false };
+      if (handle) {
+        drag.line = shape('path', { class: 'dragged' });
+        svg.append(drag.line);
+      }
     }
-  }
-}, true);
+  },
+  true,
+);
 
 // The hand may leave the map while it drags.
 addEventListener('pointermove', (event) => {
@@ -188,7 +198,11 @@ addEventListener('pointermove', (event) => {
   if (drag.link) {
     drag.line.setAttribute('d', `M${drag.from.x} ${drag.from.y}L${now.x} ${now.y}`);
     svg.querySelectorAll('.under').forEach((node) => node.classList.remove('under'));
-    document.elementsFromPoint(event.clientX, event.clientY).find((element) => element.closest('.node'))?.closest('.node').classList.add('under');
+    document
+      .elementsFromPoint(event.clientX, event.clientY)
+      .find((element) => element.closest('.node'))
+      ?.closest('.node')
+      .classList.add('under');
   } else if (drag.moved) {
     drag.node.setAttribute('transform', `translate(${drag.dx} ${drag.dy})`);
   }
@@ -221,7 +235,13 @@ async function linkTo(step, to, event) {
     const at = document.createElement('span');
     at.style.cssText = `position:fixed;left:${event.clientX}px;top:${event.clientY}px`;
     document.body.append(at);
-    exit = (await pick(at, 'Which way out?', exits.map((it) => ({ value: it.id, label: it.label, note: wayOf(it) }))))?.value;
+    exit = (
+      await pick(
+        at,
+        'Which way out?',
+        exits.map((it) => ({ value: it.id, label: it.label, note: wayOf(it) })),
+      )
+    )?.value;
     at.remove();
   }
   if (exit) {
@@ -230,7 +250,11 @@ async function linkTo(step, to, event) {
 }
 
 addEventListener('pointerup', dropped);
-addEventListener('pointercancel', () => { drag?.line?.remove(); drag?.node.removeAttribute('transform'); drag = null; });
+addEventListener('pointercancel', () => {
+  drag?.line?.remove();
+  drag?.node.removeAttribute('transform');
+  drag = null;
+});
 svg.addEventListener('dblclick', (event) => {
   const node = event.target.closest('.node');
   if (node) {
@@ -317,7 +341,11 @@ place.addEventListener('keydown', (event) => {
 });
 
 async function search() {
-  const found = await pick(document.getElementById('search'), 'Find a step', Object.values(drawing.shapes).map((it) => ({ value: it.step, label: it.name, note: it.label })));
+  const found = await pick(
+    document.getElementById('search'),
+    'Find a step',
+    Object.values(drawing.shapes).map((it) => ({ value: it.step, label: it.name, note: it.label })),
+  );
   if (found) {
     go(found.value);
   }
@@ -343,47 +371,18 @@ document.getElementById('undo').addEventListener('click', () => step('undo'));
 document.getElementById('redo').addEventListener('click', () => step('redo'));
 document.getElementById('search').addEventListener('click', search);
 document.getElementById('unpin').addEventListener('click', () => change({ edit: 'unpin' }));
-place.querySelectorAll('[data-zoom]').forEach((zoom) => zoom.addEventListener('click', () => view.by(Number(zoom.dataset.zoom))));
-place.querySelector('[data-fit]').addEventListener('click', () => view.fit());
-small.addEventListener('pointerdown', (event) => {
-  const box = small.getBoundingClientRect();
-  const bounds = view.bounds;
-  const scale = Math.max(bounds.width / box.width, bounds.height / box.height);
-  const x = bounds.x + bounds.width / 2 + (event.clientX - box.left - box.width / 2) * scale;
-  const y = bounds.y + bounds.height / 2 + (event.clientY - box.top - box.height / 2) * scale;
-  view.center(x, y);
-});
+view.steeredBy(small, place);
 
-// Files
-
-function keep(blob, ending) {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = `${place.dataset.name}.${ending}`;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10000);
-}
-
-function file() {
-  sizeTitles(svg, 1);
-  const text = asFile(svg, drawing.layout.bounds, getComputedStyle(document.body).backgroundColor);
-  sizeTitles(svg, view.zoom);
-  return text;
-}
-document.getElementById('save-svg').addEventListener('click', () => keep(new Blob([file()], { type: 'image/svg+xml' }), 'svg'));
-document.getElementById('save-png').addEventListener('click', () => {
-  const { width, height } = drawing.layout.bounds;
-  const scale = Math.min(2, 8000 / Math.max(width, height));
-  const picture = new Image();
-  picture.addEventListener('load', () => {
-    const canvas = document.createElement('canvas');
-    canvas.width = width * scale;
-    canvas.height = height * scale;
-    canvas.getContext('2d').drawImage(picture, 0, 0, canvas.width, canvas.height);
-    canvas.toBlob((blob) => keep(blob, 'png'), 'image/png');
-  });
-  picture.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(file())}`;
-});
+savesAs(
+  place.dataset.name,
+  () => drawing.layout.bounds,
+  () => {
+    sizeTitles(svg, 1);
+    const text = asFile(svg, drawing.layout.bounds, getComputedStyle(document.body).backgroundColor);
+    sizeTitles(svg, view.zoom);
+    return text;
+  },
+);
 
 await load();
 const before = JSON.parse(sessionStorage.getItem(`map ${place.dataset.base}`) ?? 'null');

@@ -1,5 +1,12 @@
 // A small list to choose from, with a filter, for the keyboard first.
 
+/** The kinds of step that a page names, to choose from. */
+export const kindsIn = (listed) =>
+  listed.split(';').map((kind) => {
+    const [value, label, note] = kind.split('|');
+    return { value, label, note };
+  });
+
 /**
  * Opens a list at an element and resolves to the chosen item, or null.
  * @param {Element} at
@@ -50,22 +57,24 @@ export function pick(at, label, items) {
       const wanted = input.value.trim().toLowerCase();
       shown = items.filter((item) => `${item.label} ${item.note ?? ''}`.toLowerCase().includes(wanted));
       current = 0;
-      list.replaceChildren(...shown.map((item, i) => {
-        const li = document.createElement('li');
-        li.id = `${id}-${i}`;
-        li.setAttribute('role', 'option');
-        const name = document.createElement('b');
-        name.style.fontWeight = '500';
-        name.textContent = item.label;
-        const note = document.createElement('span');
-        note.textContent = item.note ?? '';
-        li.append(name, note);
-        li.addEventListener('pointerdown', (event) => {
-          event.preventDefault();
-          close(item);
-        });
-        return li;
-      }));
+      list.replaceChildren(
+        ...shown.map((item, i) => {
+          const li = document.createElement('li');
+          li.id = `${id}-${i}`;
+          li.setAttribute('role', 'option');
+          const name = document.createElement('b');
+          name.style.fontWeight = '500';
+          name.textContent = item.label;
+          const note = document.createElement('span');
+          note.textContent = item.note ?? '';
+          li.append(name, note);
+          li.addEventListener('pointerdown', (event) => {
+            event.preventDefault();
+            close(item);
+          });
+          return li;
+        }),
+      );
       mark();
     };
     input.addEventListener('input', fill);

@@ -28,25 +28,31 @@ export function placeholders(script, typed) {
   function show(target) {
     field = target;
     const start = begun();
-    const fit = start ? names().filter(([name]) => name.startsWith(start[2])).slice(0, 12) : [];
+    const fit = start
+      ? names()
+          .filter(([name]) => name.startsWith(start[2]))
+          .slice(0, 12)
+      : [];
     if (fit.length === 0) {
       close();
       return;
     }
-    list.replaceChildren(...fit.map(([name, type]) => {
-      const li = document.createElement('li');
-      li.setAttribute('role', 'option');
-      li.dataset.name = name;
-      li.textContent = name;
-      const note = document.createElement('span');
-      note.textContent = type;
-      li.append(note);
-      li.addEventListener('mousedown', (event) => {
-        event.preventDefault();
-        take(name);
-      });
-      return li;
-    }));
+    list.replaceChildren(
+      ...fit.map(([name, type]) => {
+        const li = document.createElement('li');
+        li.setAttribute('role', 'option');
+        li.dataset.name = name;
+        li.textContent = name;
+        const note = document.createElement('span');
+        note.textContent = type;
+        li.append(note);
+        li.addEventListener('mousedown', (event) => {
+          event.preventDefault();
+          take(name);
+        });
+        return li;
+      }),
+    );
     current = 0;
     const box = field.getBoundingClientRect();
     list.style.left = `${Math.min(box.left, innerWidth - 260)}px`;
@@ -73,21 +79,25 @@ export function placeholders(script, typed) {
     }
   });
   script.addEventListener('focusout', close);
-  script.addEventListener('keydown', (event) => {
-    if (list.hidden || event.target !== field) {
-      return;
-    }
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      current = (current + (event.key === 'ArrowDown' ? 1 : list.children.length - 1)) % list.children.length;
-      mark();
-    } else if (event.key === 'Enter' || event.key === 'Tab') {
-      take(list.children[current].dataset.name);
-    } else if (event.key === 'Escape') {
-      close();
-    } else {
-      return;
-    }
-    event.preventDefault();
-    event.stopPropagation();
-  }, true);
+  script.addEventListener(
+    'keydown',
+    (event) => {
+      if (list.hidden || event.target !== field) {
+        return;
+      }
+      if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+        current = (current + (event.key === 'ArrowDown' ? 1 : list.children.length - 1)) % list.children.length;
+        mark();
+      } else if (event.key === 'Enter' || event.key === 'Tab') {
+        take(list.children[current].dataset.name);
+      } else if (event.key === 'Escape') {
+        close();
+      } else {
+        return;
+      }
+      event.preventDefault();
+      event.stopPropagation();
+    },
+    true,
+  );
 }

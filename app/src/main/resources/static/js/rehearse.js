@@ -24,7 +24,9 @@ export function rehearse(dock, hooks) {
   let id = null;
 
   function show(view) {
-    talk.querySelectorAll('.offers button').forEach((button) => { button.disabled = true; });
+    talk.querySelectorAll('.offers button').forEach((button) => {
+      button.disabled = true;
+    });
     if (view.problem) {
       talk.append(element('p', 'why', view.problem));
     }
@@ -42,8 +44,7 @@ export function rehearse(dock, hooks) {
     const known = Object.entries(view.variables);
     facts.hidden = known.length === 0;
     facts.querySelector('summary').textContent = `Variables (${known.length})`;
-    facts.querySelector('dl').replaceChildren(...known.flatMap(([name, value]) =>
-      [element('dt', '', name), element('dd', '', value)]));
+    facts.querySelector('dl').replaceChildren(...known.flatMap(([name, value]) => [element('dt', '', name), element('dd', '', value)]));
     hooks.nowAt(view.at);
     talk.scrollTop = talk.scrollHeight;
   }
@@ -70,7 +71,11 @@ export function rehearse(dock, hooks) {
       made.innerHTML = message.html;
     }
     if (message.media) {
-      made.append(shown(message.media, () => { talk.scrollTop = talk.scrollHeight; }));
+      made.append(
+        shown(message.media, () => {
+          talk.scrollTop = talk.scrollHeight;
+        }),
+      );
     }
     if (message.text || message.media) {
       talk.append(made);

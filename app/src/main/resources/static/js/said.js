@@ -13,11 +13,13 @@ function show(field) {
   const said = document.createElement('div');
   said.className = 'as-said';
   said.setAttribute('aria-hidden', 'true');
-  said.append(...pieces(field.value).map((piece) => {
-    const made = document.createElement(NAMES[piece.as]);
-    made.textContent = piece.text;
-    return made;
-  }));
+  said.append(
+    ...pieces(field.value).map((piece) => {
+      const made = document.createElement(NAMES[piece.as]);
+      made.textContent = piece.text;
+      return made;
+    }),
+  );
   holder.append(said);
 }
 

@@ -1,7 +1,7 @@
 // The script of a flow: editing in place by keyboard and mouse. Rules live on the server; this shows and sends.
 import './ready.js';
 import './said.js';
-import { clash, complain } from './complaints.js';
+import { complain } from './complaints.js';
 import { dock } from './dock.js';
 import { Edits } from './edits.js';
 import { expressionFields } from './expressions.js';
@@ -11,13 +11,14 @@ import { getText, page } from './http.js';
 import { leading } from './leading.js';
 import { listSearch } from './list-search.js';
 import { placeholders } from './placeholders.js';
-import { pick } from './picker.js';
+import { kindsIn, pick } from './picker.js';
 import { rehearse } from './rehearse.js';
 import { rowActions } from './row-actions.js';
 import { selection } from './selection.js';
 import { keysInTexts } from './text-keys.js';
-import { drawThreads, drawThreadsSoon } from './threads.js';
+import { drawThreads } from './threads.js';
 import { together } from './together.js';
+import { typing } from './typing.js';
 
 const script = document.getElementById('script');
 const saved = document.getElementById('saved');
@@ -25,10 +26,7 @@ const edits = new Edits(script.dataset.base, (text, bad) => {
   saved.textContent = text;
   saved.classList.toggle('bad', bad);
 });
-const kinds = script.dataset.kinds.split(';').map((kind) => {
-  const [value, label, note] = kind.split('|');
-  return { value, label, note };
-});
+const kinds = kindsIn(script.dataset.kinds);
 
 const rows = () => document.getElementById('rows');
 const folding = folds(`folded ${script.dataset.base}`, rows);
@@ -52,7 +50,9 @@ function say(text, bad = false) {
   told.textContent = text;
   told.classList.toggle('bad', bad);
   told.hidden = text === '';
-  saying = setTimeout(() => { told.hidden = true; }, 8000);
+  saying = setTimeout(() => {
+    told.hidden = true;
+  }, 8000);
 }
 
 function showState() {
@@ -87,9 +87,10 @@ async function refresh(focus) {
     html = await getText(`${script.dataset.base}/rows`);
   } while (edits.unsent);
   const active = document.activeElement;
-  const here = !focus && active && script.contains(active) && rowOf(active)
-    ? { step: rowOf(active).dataset.step, field: active.dataset.field, at: active.selectionStart, whole: active === rowOf(active) }
-    : focus;
+  const here =
+    !focus && active && script.contains(active) && rowOf(active)
+      ? { step: rowOf(active).dataset.step, field: active.dataset.field, at: active.selectionStart, whole: active === rowOf(active) }
+      : focus;
   const scroll = script.scrollTop;
   const restore = choice.keep();
   const unfolded = [...rows().querySelectorAll('details[data-more][open]')].map((details) => details.dataset.more);
@@ -97,7 +98,11 @@ async function refresh(focus) {
   rows().outerHTML = html;
   exchanging = false;
   restore();
-  unfolded.forEach((more) => rows().querySelector(`details[data-more="${CSS.escape(more)}"]`)?.setAttribute('open', ''));
+  unfolded.forEach((more) =>
+    rows()
+      .querySelector(`details[data-more="${CSS.escape(more)}"]`)
+      ?.setAttribute('open', ''),
+  );
   script.scrollTop = scroll;
   const row = here?.step ? rowById(here.step) : null;
   if (row) {
@@ -108,8 +113,7 @@ async function refresh(focus) {
     row.scrollIntoView({ block: 'nearest' });
   } else if (row) {
     open(row);
-    const field = (here.field && row.querySelector(`[data-field="${CSS.escape(here.field)}"]`))
-      ?? row.querySelector('.say, .lead');
+    const field = (here.field && row.querySelector(`[data-field="${CSS.escape(here.field)}"]`)) ?? row.querySelector('.say, .lead');
     field?.focus();
     if (here.at !== undefined && field?.setSelectionRange && field.type !== 'checkbox') {
       field.setSelectionRange(here.at, here.at);
@@ -152,11 +156,12 @@ async function become(row) {
 }
 
 /** All steps as a list to choose from. */
-const steps = (prefix) => [...rows().querySelectorAll('.row')].map((row) => ({
-  value: prefix + row.dataset.step,
-  label: nameOf(row),
-  note: row.querySelector('.kind-button').textContent,
-}));
+const steps = (prefix) =>
+  [...rows().querySelectorAll('.row')].map((row) => ({
+    value: prefix + row.dataset.step,
+    label: nameOf(row),
+    note: row.querySelector('.kind-button').textContent,
+  }));
 
 async function lead(button) {
   const row = rowOf(button);
@@ -173,14 +178,13 @@ async function lead(button) {
   ];
   const target = await pick(button, 'Lead to', items);
   if (!target) {
-    rows().querySelector(`.row[data-step="${CSS.escape(row.dataset.step)}"] [data-exit="${CSS.escape(exit)}"]`)?.focus();
+    rows()
+      .querySelector(`.row[data-step="${CSS.escape(row.dataset.step)}"] [data-exit="${CSS.escape(exit)}"]`)
+      ?.focus();
   } else if (target.value === 'new') {
     await addBelow(row, exit);
   } else {
-    await change(
-      { edit: 'lead', step: row.dataset.step, exit, target: target.value || null },
-      { step: row.dataset.step },
-    );
+    await change({ edit: 'lead', step: row.dataset.step, exit, target: target.value || null }, { step: row.dataset.step });
   }
 }
 
@@ -227,36 +231,7 @@ async function goToStep() {
   }
 }
 
-function typedIn(field) {
-  const row = rowOf(field);
-  if (field.hasAttribute('data-section-title')) {
-    const section = field.closest('.part').dataset.section;
-    edits.type(`section ${section}`, () => ({ edit: 'name_section', section, title: field.value }));
-    return;
-  }
-  row.dataset.changed = 'true';
-  const step = row.dataset.step;
-  const name = field.dataset.field;
-  const isText = field.matches('textarea, input:not([type="checkbox"])');
-  // Rows may be exchanged before the edit's turn comes; what was typed is read now.
-  const value = field.type === 'checkbox' ? String(field.checked) : field.value;
-  const make = () => ({ edit: 'set', step, field: name, value, was: isText ? field.dataset.known ?? field.defaultValue : null });
-  edits.type(`${step} ${name}`, make, (reply) => {
-    if (reply.theirs !== null && reply.theirs !== undefined) {
-      const now = rowById(step)?.querySelector(`[data-field="${CSS.escape(name)}"]`) ?? field;
-      clash(now, reply.theirs, () => typedIn(now));
-    } else {
-      complain(rowById(step), reply.refused);
-      if (!reply.refused) {
-        field.dataset.known = reply.stored ?? value;
-      }
-    }
-  });
-  if (row.offsetHeight !== row.drawnHeight) {
-    row.drawnHeight = row.offsetHeight;
-    drawThreadsSoon(rows);
-  }
-}
+const typedIn = typing({ edits, rows, rowOf, rowById });
 
 const choice = selection(script, { rows, change, refresh, flush: () => edits.flush(), say });
 
@@ -276,7 +251,13 @@ script.addEventListener('change', (event) => {
 
 // A row that is pressed opens when the button is let go: opening moves things, and the press would end beside its aim.
 let pressed = false;
-script.addEventListener('pointerdown', () => { pressed = true; }, true);
+script.addEventListener(
+  'pointerdown',
+  () => {
+    pressed = true;
+  },
+  true,
+);
 addEventListener('pointerup', () => {
   pressed = false;
   setTimeout(() => {
@@ -308,7 +289,22 @@ script.addEventListener('focusout', async (event) => {
   }
 });
 
-rowActions(script, { rows, rowOf, rowById, change, addBelow, addOption, become, lead, typedIn, refresh, folding, flush: () => edits.flush(), choice: () => choice, side: () => side });
+rowActions(script, {
+  rows,
+  rowOf,
+  rowById,
+  change,
+  addBelow,
+  addOption,
+  become,
+  lead,
+  typedIn,
+  refresh,
+  folding,
+  flush: () => edits.flush(),
+  choice: () => choice,
+  side: () => side,
+});
 
 document.addEventListener('keydown', (event) => {
   const control = event.ctrlKey || event.metaKey;
@@ -326,7 +322,9 @@ document.addEventListener('keydown', (event) => {
   } else if (event.key === '?' && !event.target.closest('input, textarea, select')) {
     document.getElementById('keys').showModal();
   } else if (event.key === 'Escape') {
-    document.querySelectorAll('.flow-menu[open]').forEach((menu) => { menu.open = false; });
+    document.querySelectorAll('.flow-menu[open]').forEach((menu) => {
+      menu.open = false;
+    });
   }
 });
 
@@ -367,11 +365,7 @@ leading(script, rows, {
 
 const others = together({ base: script.dataset.base, page, rows, refresh: () => refresh(), list: document.getElementById('companions') });
 
-const side = dock(document.getElementById('dock'), {
-  base: script.dataset.base,
-  goTo,
-  changed: () => refresh(),
-});
+const side = dock(document.getElementById('dock'), { base: script.dataset.base, goTo, changed: () => refresh() });
 
 const finder = find(document.getElementById('find'), {
   bot: script.dataset.bot,
@@ -389,7 +383,9 @@ document.querySelectorAll('[data-close]').forEach((button) => button.addEventLis
 rehearse(document.getElementById('rehearse'), {
   beforeTurn: () => edits.flush(),
   nowAt: (step) => {
-    rows().querySelectorAll('.row.speaking').forEach((row) => row.classList.remove('speaking'));
+    rows()
+      .querySelectorAll('.row.speaking')
+      .forEach((row) => row.classList.remove('speaking'));
     rowById(step)?.classList.add('speaking');
   },
 });

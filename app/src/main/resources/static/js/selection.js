@@ -10,7 +10,7 @@ export function selection(script, it) {
   let copied = { key: '', text: '' };
   const all = () => [...it.rows().querySelectorAll('.row')];
   const chosen = () => all().filter((row) => row.classList.contains('chosen'));
-  const here = () => document.activeElement?.classList.contains('row') ? document.activeElement : null;
+  const here = () => (document.activeElement?.classList.contains('row') ? document.activeElement : null);
   /** The chosen rows, or the one in focus. */
   const meant = () => {
     const rows = chosen();
@@ -83,14 +83,14 @@ export function selection(script, it) {
     };
   };
 
-  script.addEventListener('input', () => { copied = { key: '', text: '' }; });
+  script.addEventListener('input', () => {
+    copied = { key: '', text: '' };
+  });
 
   async function remove() {
     const of = steps();
     if (of.length) {
-      await it.change(of.length === 1
-        ? { edit: 'delete', step: of[0] }
-        : { edit: 'several', edits: of.map((step) => ({ edit: 'delete', step })) });
+      await it.change(of.length === 1 ? { edit: 'delete', step: of[0] } : { edit: 'several', edits: of.map((step) => ({ edit: 'delete', step })) });
       clear();
     }
   }
@@ -124,25 +124,33 @@ export function selection(script, it) {
     }
   }
 
-  script.addEventListener('click', (event) => {
-    const row = event.target.closest('.row');
-    if (!row || !(event.ctrlKey || event.metaKey || event.shiftKey) || event.target.closest('input, textarea, select')) {
-      return;
-    }
-    event.preventDefault();
-    event.stopPropagation();
-    if (event.shiftKey) {
-      anchor ??= row.dataset.step;
-      upTo(row);
-    } else {
-      row.classList.toggle('chosen');
-      anchor = row.dataset.step;
-      show();
-    }
-    row.focus();
-  }, true);
+  script.addEventListener(
+    'click',
+    (event) => {
+      const row = event.target.closest('.row');
+      if (!row || !(event.ctrlKey || event.metaKey || event.shiftKey) || event.target.closest('input, textarea, select')) {
+        return;
+      }
+      event.preventDefault();
+      event.stopPropagation();
+      if (event.shiftKey) {
+        anchor ??= row.dataset.step;
+        upTo(row);
+      } else {
+        row.classList.toggle('chosen');
+        anchor = row.dataset.step;
+        show();
+      }
+      row.focus();
+    },
+    true,
+  );
 
-  script.addEventListener('focusin', () => { if (here()) { prepare(); } });
+  script.addEventListener('focusin', () => {
+    if (here()) {
+      prepare();
+    }
+  });
 
   script.addEventListener('keydown', async (event) => {
     const control = event.ctrlKey || event.metaKey;

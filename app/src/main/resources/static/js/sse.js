@@ -34,6 +34,8 @@ export async function follow(path, headers, onNews, signal) {
         return;
       }
     }
-    await new Promise((again) => { setTimeout(again, RETRY_MS); });
+    await new Promise((again) => {
+      setTimeout(again, RETRY_MS);
+    });
   }
 }

@@ -5,10 +5,7 @@ import './try-out.js';
 const card = document.getElementById('sureness');
 
 function samples(of) {
-  return [...card.querySelectorAll(`[data-of=${of}]`)].map((item) => ({
-    confidence: Number(item.dataset.confidence),
-    right: item.dataset.right === 'true',
-  }));
+  return [...card.querySelectorAll(`[data-of=${of}]`)].map((item) => ({ confidence: Number(item.dataset.confidence), right: item.dataset.right === 'true' }));
 }
 
 if (card) {

@@ -58,8 +58,7 @@ export function keysInTexts(script, it) {
       await addBelow(row, `option:${option}`);
     } else if (event.key === 'Tab' && !event.shiftKey && field.value !== '') {
       const lead = field.closest('.option').querySelector(`[data-exit="option:${CSS.escape(option)}"]`);
-      const to = (lead?.dataset.target ?? '').startsWith('step:')
-        && rows().querySelector(`.row[data-step="${CSS.escape(lead.dataset.target.slice(5))}"]`);
+      const to = (lead?.dataset.target ?? '').startsWith('step:') && rows().querySelector(`.row[data-step="${CSS.escape(lead.dataset.target.slice(5))}"]`);
       if (to) {
         event.preventDefault();
         (to.querySelector('.say, .lead') ?? to).focus();

@@ -55,10 +55,7 @@ function thread(it, index, places, layout, x, straight) {
     'data-thread': index,
   });
   const draw = (d, lane) => {
-    group.append(
-      shape('path', { class: lane === undefined ? 'line' : `line ${dye(lane)}`, d }),
-      shape('path', { class: 'reach', d }),
-    );
+    group.append(shape('path', { class: lane === undefined ? 'line' : `line ${dye(lane)}`, d }), shape('path', { class: 'reach', d }));
   };
   // Down or up the thread's own lane, faintly where it only passes by.
   const run = (from, to, stops) => {
@@ -148,8 +145,9 @@ export function drawThreads(rows) {
   const height = rows.scrollHeight;
 
   // Rows from which a thread goes straight down: their own lane is drawn by it.
-  const straight = new Set(layout.threads.filter((it) => !it.up).flatMap((it) =>
-    it.feeders.filter((feeder) => layout.rows[feeder.row].lane === it.lane).map((feeder) => feeder.row)));
+  const straight = new Set(
+    layout.threads.filter((it) => !it.up).flatMap((it) => it.feeders.filter((feeder) => layout.rows[feeder.row].lane === it.lane).map((feeder) => feeder.row)),
+  );
   const drawn = document.createDocumentFragment();
   layout.threads.forEach((it, index) => {
     const group = thread(it, index, places, layout, x, straight);
@@ -171,10 +169,13 @@ let drawing = 0;
 
 /** Redraws the threads once there is time for it: a letter that was typed is seen first. */
 export function drawThreadsSoon(rows) {
-  drawing ||= requestIdleCallback(() => {
-    drawing = 0;
-    drawThreads(rows());
-  }, { timeout: 200 });
+  drawing ||= requestIdleCallback(
+    () => {
+      drawing = 0;
+      drawThreads(rows());
+    },
+    { timeout: 200 },
+  );
 }
 
 /** Lights up threads and the rows they join; none to put them all out. */
@@ -193,7 +194,7 @@ export function light(rows, indexes) {
 
 /** The threads that go into or out of a row. */
 export function threadsOf(rows, index) {
-  return layoutOf(rows).threads
-    .map((it, at) => (it.target === index || it.feeders.some((feeder) => feeder.row === index) ? at : -1))
+  return layoutOf(rows)
+    .threads.map((it, at) => (it.target === index || it.feeders.some((feeder) => feeder.row === index) ? at : -1))
     .filter((at) => at >= 0);
 }

@@ -32,7 +32,9 @@ export function together(it) {
   function show(news) {
     const others = news.here.filter((companion) => companion.page !== it.page);
     it.list.textContent = whoIsHere([...new Set(others.map((other) => other.name))]);
-    it.rows().querySelectorAll('.companion').forEach((chip) => chip.remove());
+    it.rows()
+      .querySelectorAll('.companion')
+      .forEach((chip) => chip.remove());
     for (const other of others) {
       const row = other.step && it.rows().querySelector(`.row[data-step="${CSS.escape(other.step)}"]`);
       if (row) {
@@ -50,7 +52,11 @@ export function together(it) {
     }
   }
 
-  follow(`${it.base}/stream`, () => ({}), () => tell());
+  follow(
+    `${it.base}/stream`,
+    () => ({}),
+    () => tell(),
+  );
   setInterval(() => tell(), SAY_SO_MS);
   addEventListener('pagehide', () => tell(true));
   return {

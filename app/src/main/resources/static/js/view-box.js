@@ -19,14 +19,18 @@ export class ViewBox {
     this.y = 0;
     this.fingers = new Map();
     this.frame = 0;
-    svg.addEventListener('wheel', (event) => {
-      event.preventDefault();
-      if (event.ctrlKey || event.metaKey || !event.shiftKey && Math.abs(event.deltaY) > Math.abs(event.deltaX)) {
-        this.by(1.0015 ** -event.deltaY, event.clientX, event.clientY);
-      } else {
-        this.pan(event.deltaX || event.deltaY, event.deltaX ? event.deltaY : 0);
-      }
-    }, { passive: false });
+    svg.addEventListener(
+      'wheel',
+      (event) => {
+        event.preventDefault();
+        if (event.ctrlKey || event.metaKey || (!event.shiftKey && Math.abs(event.deltaY) > Math.abs(event.deltaX))) {
+          this.by(1.0015 ** -event.deltaY, event.clientX, event.clientY);
+        } else {
+          this.pan(event.deltaX || event.deltaY, event.deltaX ? event.deltaY : 0);
+        }
+      },
+      { passive: false },
+    );
     svg.addEventListener('pointerdown', (event) => {
       if (!event.defaultPrevented) {
         this.fingers.set(event.pointerId, event);
@@ -110,6 +114,18 @@ export class ViewBox {
       const { x, y, width, height } = this.seen;
       this.svg.setAttribute('viewBox', `${x} ${y} ${width} ${height}`);
       this.moved();
+    });
+  }
+
+  /** Lets the buttons of a page and a press on the small drawing steer it. */
+  steeredBy(small, page) {
+    page.querySelectorAll('[data-zoom]').forEach((zoom) => zoom.addEventListener('click', () => this.by(Number(zoom.dataset.zoom))));
+    page.querySelector('[data-fit]').addEventListener('click', () => this.fit());
+    small.addEventListener('pointerdown', (event) => {
+      const box = small.getBoundingClientRect();
+      const { x, y, width, height } = this.bounds;
+      const scale = Math.max(width / box.width, height / box.height);
+      this.center(x + width / 2 + (event.clientX - box.left - box.width / 2) * scale, y + height / 2 + (event.clientY - box.top - box.height / 2) * scale);
     });
   }
 }

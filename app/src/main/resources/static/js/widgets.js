@@ -74,7 +74,10 @@ function choice(awaiting, hooks) {
   });
   const done = button('send-chosen', 'Send', () => {
     const order = awaiting.options.filter((of) => chosen.has(of.id));
-    hooks.pick(order.map((of) => of.id), order.map((of) => of.label).join(', '));
+    hooks.pick(
+      order.map((of) => of.id),
+      order.map((of) => of.label).join(', '),
+    );
   });
   done.disabled = true;
   if (awaiting.many) {
@@ -90,7 +93,9 @@ function choice(awaiting, hooks) {
   filter.setAttribute('aria-label', `Find among ${made.length} options`);
   filter.addEventListener('input', () => {
     const wanted = filter.value.trim().toLowerCase();
-    made.forEach((one) => { one.hidden = !one.dataset.words.includes(wanted); });
+    made.forEach((one) => {
+      one.hidden = !one.dataset.words.includes(wanted);
+    });
     box.querySelectorAll('.offer-group').forEach((heading) => {
       let next = heading.nextElementSibling;
       let any = false;
@@ -125,8 +130,7 @@ function rating(awaiting, hooks) {
   const marks = awaiting.options.filter((of) => /^\d+$/.test(of.label));
   awaiting.options.forEach((of) => {
     const at = marks.indexOf(of);
-    const sign = at < 0 ? of.label
-      : awaiting.look === 'stars' ? '★' : of.label;
+    const sign = at < 0 ? of.label : awaiting.look === 'stars' ? '★' : of.label;
     const faces = at >= 0 && awaiting.look === 'faces' && marks.length === FACES.length;
     const one = button(at < 0 ? 'plain-option' : 'mark', faces ? undefined : sign, () => hooks.pick([of.id], of.label));
     if (faces) {
@@ -176,9 +180,8 @@ function field(type, label, attributes, read, hooks) {
 }
 
 /** "10:15 am", which can mean one time only. */
-const clockWords = (time) => (Number(time.slice(0, 2)) < 13 && time !== ''
-  ? `${Number(time.slice(0, 2)) % 12 || 12}:${time.slice(3, 5)} ${time < '12' ? 'am' : 'pm'}`
-  : time);
+const clockWords = (time) =>
+  Number(time.slice(0, 2)) < 13 && time !== '' ? `${Number(time.slice(0, 2)) % 12 || 12}:${time.slice(3, 5)} ${time < '12' ? 'am' : 'pm'}` : time;
 
 const dayWords = (date) => date.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
@@ -187,7 +190,10 @@ function calendar(awaiting, hooks) {
   const { box } = field(
     time ? 'datetime-local' : 'date',
     time ? 'Send this day and time' : 'Send this day',
-    { min: awaiting.earliest && time ? `${awaiting.earliest}T00:00` : awaiting.earliest, max: awaiting.latest && time ? `${awaiting.latest}T23:59` : awaiting.latest },
+    {
+      min: awaiting.earliest && time ? `${awaiting.earliest}T00:00` : awaiting.earliest,
+      max: awaiting.latest && time ? `${awaiting.latest}T23:59` : awaiting.latest,
+    },
     (input) => {
       const at = new Date(input.value.length === 10 ? `${input.value}T12:00` : input.value);
       return Number.isNaN(at.getTime()) ? '' : dayWords(at) + (time ? ` at ${clockWords(input.value.slice(11, 16))}` : '');
@@ -207,7 +213,9 @@ function slider(awaiting, hooks) {
   const shown = element('output', '', input.value);
   input.classList.remove('input');
   input.setAttribute('aria-label', `From ${awaiting.min} to ${awaiting.max}`);
-  input.addEventListener('input', () => { shown.textContent = input.value; });
+  input.addEventListener('input', () => {
+    shown.textContent = input.value;
+  });
   box.classList.add('slider');
   box.prepend(element('span', 'end', String(awaiting.min)));
   box.insertBefore(element('span', 'end', String(awaiting.max)), box.lastChild);

@@ -1,9 +1,8 @@
 package com.shuttle.bots;
 
+import com.shuttle.core.calendar.WeekHours.Span;
 import com.shuttle.web.Checked;
-import java.time.LocalTime;
 import java.time.ZoneId;
-import java.time.format.DateTimeParseException;
 import java.util.Arrays;
 import java.util.IllformedLocaleException;
 import java.util.Locale;
@@ -45,7 +44,8 @@ public record BotForm(String name, String slug, String description, String regio
                         "picture",
                         "Please upload a picture.")
                 .require(
-                        manner.hours().values().stream().allMatch(BotForm::span),
+                        manner.hours().values().stream()
+                                .allMatch(hours -> Span.of(hours).isPresent()),
                         "hours",
                         "Hours are written like 09:00-17:00, the end after the beginning.");
     }
@@ -58,15 +58,6 @@ public record BotForm(String name, String slug, String description, String regio
                     .getLanguage()
                     .isEmpty();
         } catch (IllformedLocaleException e) {
-            return false;
-        }
-    }
-
-    private static boolean span(String hours) {
-        String[] ends = hours.split("-", -1);
-        try {
-            return ends.length == 2 && LocalTime.parse(ends[0].strip()).isBefore(LocalTime.parse(ends[1].strip()));
-        } catch (DateTimeParseException e) {
             return false;
         }
     }

@@ -2,6 +2,7 @@ package com.shuttle.chat;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import com.shuttle.core.calendar.Zones;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Effect;
 import com.shuttle.core.conversation.Errand;
@@ -25,12 +26,9 @@ import com.shuttle.web.Missing;
 import com.shuttle.web.Vault;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -199,16 +197,13 @@ public class ConversationService {
     }
 
     private static @Nullable Prompt prompt(Playbook playbook, State state, Instant at) {
-        return Prompts.of(playbook, state, LocalDate.ofInstant(at, zone(playbook, state)));
-    }
-
-    private static ZoneId zone(Playbook playbook, State state) {
-        try {
-            return ZoneId.of(
-                    state.zone().isEmpty() ? playbook.release().profile().zone() : state.zone());
-        } catch (DateTimeException e) {
-            return ZoneOffset.UTC;
-        }
+        return Prompts.of(
+                playbook,
+                state,
+                LocalDate.ofInstant(
+                        at,
+                        Zones.firstKnown(
+                                state.zone(), playbook.release().profile().zone())));
     }
 
     /** What a conversation waits for now; null for nothing particular. */

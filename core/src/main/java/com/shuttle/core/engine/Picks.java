@@ -86,13 +86,7 @@ final class Picks {
             return Heard.of(() -> pickSuggestion(suggestion, Answering.NONE_OF_THESE));
         }
         Awaiting before = suggestion.resumes() == null ? new Awaiting.OpenQuestion(0) : suggestion.resumes();
-        Heard heard = walker.player().hear(before, text);
-        return heard == null
-                ? null
-                : new Heard(heard.rule(), heard.detail(), () -> {
-                    run.await(before);
-                    heard.act().run();
-                });
+        return walker.player().resuming(before, text);
     }
 
     private static Option option(Offer offer) {

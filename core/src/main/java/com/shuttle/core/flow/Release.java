@@ -1,9 +1,8 @@
 package com.shuttle.core.flow;
 
+import com.shuttle.core.calendar.WeekHours;
 import java.time.LocalDateTime;
-import java.time.LocalTime;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -60,14 +59,7 @@ public record Release(
          * @param at a time on the bot's own clock
          */
         public boolean openAt(LocalDateTime at) {
-            if (hours.isEmpty()) {
-                return true;
-            }
-            String[] ends = hours.getOrDefault(at.getDayOfWeek().name().toLowerCase(Locale.ROOT), "")
-                    .split("-");
-            return ends.length == 2
-                    && !at.toLocalTime().isBefore(LocalTime.parse(ends[0]))
-                    && at.toLocalTime().isBefore(LocalTime.parse(ends[1]));
+            return WeekHours.of(hours).openAt(at);
         }
     }
 

@@ -274,4 +274,22 @@ class KnowledgeIndexTest {
         assertThat(new Calibration(0.6, 0.2).outcome(0.2)).isEqualTo(Outcome.SUGGEST);
         assertThat(new Calibration(0.6, 0.2).outcome(0.19)).isEqualTo(Outcome.NONE);
     }
+
+    @Test
+    void aMatchCarriesTheArticleAndHeadingToReadOnAt() {
+        Finding found = INDEX.ask(List.of("how are volunteers trained?"));
+        assertThat(found.matches().getFirst().readOn())
+                .isEqualTo(new Finding.ReadOn("volunteering", "Volunteering", "Training"));
+        assertThat(INDEX.ask(List.of("is there parking?")).matches().getFirst().readOn())
+                .isNull();
+    }
+
+    @Test
+    void whatWasOfferedIsFoundAgainByItsRef() {
+        assertThat(INDEX.byRef("dogs").orElseThrow().answers())
+                .containsExactly("Dogs may come on a lead on the grounds.");
+        assertThat(INDEX.byRef("volunteering").orElseThrow().answers().getFirst())
+                .contains("## Clothing");
+        assertThat(INDEX.byRef("gone")).isEmpty();
+    }
 }

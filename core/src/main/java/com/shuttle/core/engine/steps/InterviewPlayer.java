@@ -195,16 +195,6 @@ final class InterviewPlayer extends Player {
         };
     }
 
-    private @Nullable Heard resuming(Awaiting before, String text) {
-        Heard heard = hear(before, text);
-        return heard == null
-                ? null
-                : new Heard(heard.rule(), heard.detail(), () -> {
-                    run.await(before);
-                    heard.act().run();
-                });
-    }
-
     private @Nullable Heard hearFacts(Awaiting.Facts asked, String text) {
         if (DECLINES.matcher(text).matches()) {
             return new Heard("declined", step.name(), this::decline);

@@ -78,17 +78,6 @@ final class QuestionPlayer extends Player {
         };
     }
 
-    /** What a message says to what was awaited before. */
-    private @Nullable Heard resuming(Awaiting before, String text) {
-        Heard heard = hear(before, text);
-        return heard == null
-                ? null
-                : new Heard(heard.rule(), heard.detail(), () -> {
-                    run.await(before);
-                    heard.act().run();
-                });
-    }
-
     private @Nullable Heard hearReply(String text) {
         if (step.type() == ValueType.FILE) {
             return refuses(text) ? Heard.of(this::refused) : null;

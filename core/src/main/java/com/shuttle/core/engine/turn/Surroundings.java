@@ -1,16 +1,14 @@
 package com.shuttle.core.engine.turn;
 
+import com.shuttle.core.calendar.Zones;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.World;
 import com.shuttle.core.flow.Limits;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.reading.Context;
 import com.shuttle.core.reading.Meaning;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 
 /**
  * Where and when a turn takes place.
@@ -32,19 +30,11 @@ public record Surroundings(Release.Profile profile, Instant at, String zone, Wor
 
     /** The visitor's clock, or the bot's where the visitor's is unknown. */
     public LocalDateTime now() {
-        return now(zone.isBlank() ? profile.zone() : zone);
+        return LocalDateTime.ofInstant(at, Zones.firstKnown(zone, profile.zone()));
     }
 
     public boolean inHours() {
-        return profile.openAt(now(profile.zone()));
-    }
-
-    private LocalDateTime now(String own) {
-        try {
-            return LocalDateTime.ofInstant(at, ZoneId.of(own));
-        } catch (DateTimeException e) {
-            return LocalDateTime.ofInstant(at, ZoneOffset.UTC);
-        }
+        return profile.openAt(LocalDateTime.ofInstant(at, Zones.firstKnown(profile.zone())));
     }
 
     public Meaning meaning() {
