@@ -24,7 +24,7 @@ async function refreshList() {
 
 function settle() {
   const part = document.getElementById('inbox-conversation');
-  reply.hidden = part.dataset.speaker !== 'person';
+  reply.hidden = part.dataset.speaker !== 'person' || part.dataset.mine !== 'true';
   const log = part.querySelector('.inbox-log');
   log.scrollTop = log.scrollHeight;
 }
