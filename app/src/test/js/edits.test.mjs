@@ -4,7 +4,7 @@ import test, { beforeEach, mock } from 'node:test';
 // The page around the queue.
 globalThis.document = { querySelector: () => null };
 globalThis.addEventListener = () => {};
-const { Edits } = await import('../../main/resources/static/js/edits.js');
+const { Edits } = await import('../../main/resources/static/js/studio/edits.js');
 
 let posted;
 let replies;

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import test from 'node:test';
-import { marked, pieces } from '../../main/resources/static/js/prose.js';
+import { marked, pieces } from '../../main/resources/static/js/studio/prose.js';
 
 test('marks are taken apart and what is between them is kept', () => {
   assert.deepEqual(pieces('Open **Friday** and *perhaps* [Sunday](https://x.example).'), [

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import test from 'node:test';
-import { layoutOf, threadsOf } from '../../main/resources/static/js/threads.js';
+import { layoutOf, threadsOf } from '../../main/resources/static/js/studio/threads.js';
 
 const rows = () => ({
   dataset: {

@@ -4,7 +4,9 @@ import com.shuttle.core.calendar.WeekHours.Span;
 import com.shuttle.web.Checked;
 import java.time.ZoneId;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.IllformedLocaleException;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Predicate;
@@ -72,5 +74,13 @@ public record BotForm(String name, String slug, String description, String regio
             }
         });
         return hours;
+    }
+
+    /** Countries a bot can be for, by their English names. */
+    static List<Locale> regions() {
+        return Arrays.stream(Locale.getISOCountries())
+                .map(code -> Locale.of("", code))
+                .sorted(Comparator.comparing(region -> region.getDisplayCountry(Locale.ENGLISH)))
+                .toList();
     }
 }

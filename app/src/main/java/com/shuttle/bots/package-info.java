@@ -1,4 +1,4 @@
-/** Bots and the drafts of their flows. */
+/** Bots and the drafts of their flows: their list, their profiles, templates to begin with. */
 @NullMarked
 package com.shuttle.bots;
 

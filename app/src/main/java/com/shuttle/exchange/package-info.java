@@ -1,4 +1,4 @@
-/** Knowledge in and out: spreadsheets, web pages and Markdown files. */
+/** Knowledge in and out as spreadsheets, web pages and Markdown files; bots as files and copies. */
 @NullMarked
 package com.shuttle.exchange;
 

@@ -1,5 +1,6 @@
 package com.shuttle.leads;
 
+import com.shuttle.bots.BotFigure;
 import com.shuttle.web.Access;
 import com.shuttle.web.Area;
 import org.springframework.context.annotation.Bean;
@@ -12,5 +13,10 @@ class LeadPlaces {
     @Bean
     Area leadsArea() {
         return new Area("leads", "Leads", "/leads", 30, Access.Who.AGENT);
+    }
+
+    @Bean
+    BotFigure leadsToday(LeadService leads) {
+        return new BotFigure("Leads today", "", 30, leads::since);
     }
 }

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
+import com.shuttle.bots.LiveState;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.flow.Release;
 import com.shuttle.web.AfterCommit;
@@ -20,7 +21,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Immutable, numbered versions of bots; the newest is live. Thread-safe. */
 @Service
-public class ReleaseService {
+public class ReleaseService implements LiveState {
 
     private final ReleaseStore store;
     private final BotService bots;
@@ -84,7 +85,12 @@ public class ReleaseService {
                         Json.read(store.document(id).orElseThrow(() -> new Missing("release", id)), Release.class)));
     }
 
-    /** Whether the draft differs from the live release, or there is none yet. */
+    @Override
+    public int liveNumber(String bot) {
+        return live(bot).map(id -> playbook(id).release().number()).orElse(0);
+    }
+
+    @Override
     public boolean draftDiffers(Bot bot) {
         return live(bot.id())
                 .map(id -> {

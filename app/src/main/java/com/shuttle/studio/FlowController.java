@@ -1,7 +1,9 @@
 package com.shuttle.studio;
 
 import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotFrame;
 import com.shuttle.bots.BotService;
+import com.shuttle.bots.BotTemplates;
 import com.shuttle.bots.Draft;
 import com.shuttle.bots.Note;
 import com.shuttle.bots.NoteService;

@@ -1,5 +1,6 @@
 package com.shuttle.studio;
 
+import com.shuttle.bots.BotFrame;
 import com.shuttle.bots.BotService;
 import com.shuttle.bots.HistoryService;
 import com.shuttle.settings.Account;

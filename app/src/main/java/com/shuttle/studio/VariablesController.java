@@ -1,6 +1,7 @@
 package com.shuttle.studio;
 
 import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotFrame;
 import com.shuttle.bots.BotService;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.expression.Expressions;

@@ -1,4 +1,4 @@
-/** The designer's screens of a bot: list, profile, script, rehearsal. */
+/** Where flows are written: script, map, history, variables, responses, rehearsal. */
 @NullMarked
 package com.shuttle.studio;
 

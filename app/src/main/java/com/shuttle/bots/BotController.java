@@ -1,0 +1,127 @@
+package com.shuttle.bots;
+
+import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Page;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The list of bots: made, put away, deleted and brought back. */
+@Controller
+@Access(Access.Who.DESIGNER)
+class BotController {
+
+    private static final String LIST = "redirect:/bots";
+
+    private final BotService bots;
+    private final LiveState releases;
+    private final BotTemplates templates;
+    private final List<BotFigure> figures;
+    private final InstantSource clock;
+
+    BotController(
+            BotService bots, LiveState releases, BotTemplates templates, List<BotFigure> figures, InstantSource clock) {
+        this.bots = bots;
+        this.releases = releases;
+        this.templates = templates;
+        this.figures = figures.stream()
+                .sorted(Comparator.comparingInt(BotFigure::place))
+                .toList();
+        this.clock = clock;
+    }
+
+    @GetMapping("/bots")
+    String list(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "1") int page, Model model) {
+        Instant today = clock.instant().truncatedTo(ChronoUnit.DAYS);
+        String wanted = q.strip().toLowerCase(Locale.ROOT);
+        List<Bot> all = bots.bots();
+        List<Bot> found = all.stream()
+                .filter(bot ->
+                        !bot.archived() && bot.name().toLowerCase(Locale.ROOT).contains(wanted))
+                .toList();
+        List<BotRow> rows = found.stream()
+                .skip(Page.offset(page))
+                .limit(Page.SIZE)
+                .map(bot -> row(bot, today))
+                .toList();
+        model.addAttribute("q", q);
+        model.addAttribute("page", Page.of(rows, page, found.size()));
+        model.addAttribute("none", all.stream().allMatch(Bot::archived));
+        model.addAttribute("away", all.stream().filter(Bot::archived).toList());
+        model.addAttribute("deleted", bots.deleted().keySet());
+        model.addAttribute("figures", figures);
+        model.addAttribute("templates", templates.list());
+        model.addAttribute("regions", BotForm.regions());
+        if (!model.containsAttribute("errors")) {
+            model.addAttribute("errors", Map.of());
+        }
+        return "bots/bots";
+    }
+
+    @PostMapping("/bots")
+    String create(
+            @RequestParam String name,
+            @RequestParam(defaultValue = "GB") String region,
+            @RequestParam(defaultValue = "") String template,
+            @AuthenticationPrincipal SignedIn person,
+            RedirectAttributes flash) {
+        return switch (templates.make(template, name, region, person.account().id())) {
+            case Checked.Good<Bot>(Bot bot) -> LIST + "/" + bot.id() + "/flows/" + bot.mainFlow();
+            case Checked.Bad<Bot> bad -> {
+                flash.addFlashAttribute("errors", bad.errors());
+                flash.addFlashAttribute("typed", name);
+                yield LIST;
+            }
+        };
+    }
+
+    @GetMapping("/bots/{id}")
+    String open(@PathVariable String id) {
+        return LIST + "/" + id + "/flows/" + bots.bot(id).mainFlow();
+    }
+
+    @PostMapping("/bots/{id}/archive")
+    String archive(@PathVariable String id, @RequestParam boolean away, RedirectAttributes flash) {
+        bots.archive(id, away);
+        flash.addFlashAttribute("archived", away ? bots.bot(id).name() : null);
+        return LIST;
+    }
+
+    @PostMapping("/bots/{id}/delete")
+    String delete(@PathVariable String id, RedirectAttributes flash) {
+        Bot gone = bots.delete(id);
+        flash.addFlashAttribute("gone", gone);
+        return LIST;
+    }
+
+    @PostMapping("/bots/{id}/restore")
+    String restore(@PathVariable String id) {
+        bots.restore(id);
+        return LIST;
+    }
+
+    private BotRow row(Bot bot, Instant today) {
+        return new BotRow(
+                bot,
+                releases.liveNumber(bot.id()),
+                releases.draftDiffers(bot),
+                bots.steps(bot.id()),
+                figures.stream()
+                        .map(figure -> figure.counted().of(bot.id(), today))
+                        .toList());
+    }
+}

@@ -1,0 +1,12 @@
+package com.shuttle.bots;
+
+import java.util.List;
+
+/**
+ * A bot in the list, with its state.
+ *
+ * @param release     number of the live release; 0 for none
+ * @param draftDiffers whether the draft has changes that visitors do not see yet
+ * @param figures     one for each {@link BotFigure}, in their order
+ */
+public record BotRow(Bot bot, int release, boolean draftDiffers, int steps, List<Integer> figures) {}

@@ -1,0 +1,112 @@
+package com.shuttle.bots;
+
+import com.shuttle.core.edit.Prose;
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.Section;
+import com.shuttle.web.Checked;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Flows to begin a bot with. What an organisation has to fill in stands in its texts between ‹ and ›. Thread-safe.
+ */
+@Component
+public class BotTemplates {
+
+    /** What encloses a blank to fill in. */
+    public static final String BLANK = "‹";
+
+    /** @param purpose one sentence for who is choosing */
+    public record Template(String id, String name, String purpose, int steps) {}
+
+    private record Known(Template template, Flow flow) {}
+
+    private final List<Known> all;
+    private final BotService bots;
+
+    BotTemplates(BotService bots) {
+        this.bots = bots;
+        this.all = List.of(
+                known(
+                        "questions",
+                        "Answering questions",
+                        "Answers from your knowledge, and takes a message when it cannot."),
+                known(
+                        "lead",
+                        "Qualifying a lead",
+                        "Finds out need, size, time and money, and passes good ones to a person."),
+                known(
+                        "triage",
+                        "Triage to teams",
+                        "Finds out what it is about and how pressing, and hands over to the right team."),
+                known(
+                        "intake",
+                        "Intake of a request",
+                        "Takes down a request in the visitor's own words and reads it back."),
+                known(
+                        "feedback",
+                        "Feedback",
+                        "Asks how it went, what was good, what was not, and whether to be in touch."));
+    }
+
+    private static Known known(String id, String name, String purpose) {
+        try (var in = new ClassPathResource("bot-templates/" + id + ".json").getInputStream()) {
+            String json = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            return switch (new FlowJson().read(json)) {
+                case FlowJson.Result.Good(Flow flow) ->
+                    new Known(new Template(id, name, purpose, flow.allSteps().size()), flow);
+                case FlowJson.Result.Bad bad -> throw new IllegalStateException(id + ": " + bad.faults());
+            };
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    List<Template> list() {
+        return all.stream().map(Known::template).toList();
+    }
+
+    /** Makes a bot of a template; a blank one where there is no such template. */
+    @Transactional
+    public Checked<Bot> make(String template, String name, String region, @Nullable String account) {
+        Checked<Bot> made = bots.create(name, region, account);
+        Optional<Known> known =
+                all.stream().filter(one -> one.template().id().equals(template)).findFirst();
+        if (made instanceof Checked.Good<Bot>(Bot bot) && known.isPresent()) {
+            Flow flow = known.get().flow();
+            List<Section> sections = flow.sections();
+            Flow main = new Flow(bot.mainFlow(), "Main", flow.phrases(), sections);
+            bots.putFlow(
+                    bot.id(),
+                    main,
+                    "began with the template “" + known.get().template().name() + "”",
+                    account);
+        }
+        return made;
+    }
+
+    /** The blanks that still want filling in, over all flows: with the flow's id where each stands. */
+    public List<Blank> blanks(String bot) {
+        return bots.drafts(bot).stream()
+                .map(Draft::flow)
+                .flatMap(flow -> Prose.find(flow, BLANK, true).stream()
+                        .map(found -> new Blank(flow.id(), found.step(), found.name(), what(found))))
+                .toList();
+    }
+
+    /** @param what is wanted, e.g. "your opening hours" */
+    public record Blank(String flow, String step, String name, String what) {}
+
+    private static String what(Prose.Found found) {
+        int end = found.after().indexOf('›');
+        return end < 0 ? found.after() : found.after().substring(0, end);
+    }
+}

@@ -1,0 +1,20 @@
+package com.shuttle.chat;
+
+import com.shuttle.bots.BotFigure;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** What this package shows on other packages' pages. */
+@Configuration
+class ChatPlaces {
+
+    @Bean
+    BotFigure conversationsToday(ConversationService conversations) {
+        return new BotFigure("Conversations today", "", 10, conversations::startedSince);
+    }
+
+    @Bean
+    BotFigure askedForAPerson(ConversationService conversations) {
+        return new BotFigure("Asked for a person", "", 20, conversations::handedOffSince);
+    }
+}
