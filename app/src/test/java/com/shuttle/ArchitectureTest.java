@@ -78,6 +78,7 @@ class ArchitectureTest {
             "web",
             "settings",
             "model",
+            "tables",
             "bots",
             "knowledge",
             "exchange",

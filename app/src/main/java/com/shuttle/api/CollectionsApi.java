@@ -111,9 +111,7 @@ class CollectionsApi {
                 .map(CollectionsApi::texts)
                 .filter(group -> group.size() > 1)
                 .toList();
-        knowledge.replace(
-                id,
-                new Content(entries, articles, synonyms, knowledge.content(id).tables()));
+        knowledge.replace(id, new Content(entries, articles, synonyms));
         return new Replaced(entries.size(), articles.size(), problems);
     }
 

@@ -169,9 +169,7 @@ class Demo implements ApplicationRunner {
     }
 
     private String collection() throws IOException {
-        String collection = good(knowledge.create("The observatory"));
-        knowledge.replace(collection, Json.read(resource("knowledge.json"), Content.class));
-        return collection;
+        return knowledge.bringIn("", "The observatory", Json.read(resource("knowledge.json"), Content.class));
     }
 
     /** A bot with flows from files, in which {@code @Team} and {@code @media/file} stand for ids and addresses. */

@@ -5,6 +5,7 @@ import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Page;
+import com.shuttle.web.Saved;
 import java.io.IOException;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -1,5 +1,6 @@
 package com.shuttle.exchange;
 
+import com.shuttle.web.Formulas;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;

@@ -1,6 +1,7 @@
 package com.shuttle.exchange;
 
 import com.shuttle.core.knowledge.Entry;
+import com.shuttle.web.Formulas;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;

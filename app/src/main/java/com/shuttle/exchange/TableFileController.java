@@ -3,9 +3,10 @@ package com.shuttle.exchange;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
 import com.shuttle.exchange.TableSheets.Brought;
-import com.shuttle.knowledge.StoredTable;
-import com.shuttle.knowledge.TableService;
+import com.shuttle.tables.StoredTable.Before;
+import com.shuttle.tables.TableService;
 import com.shuttle.web.Access;
+import com.shuttle.web.Saved;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -26,7 +27,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** Tables that may be asked, brought in from sheets and saved as such. */
 @Controller
 @Access(Access.Who.DESIGNER)
-@RequestMapping("/knowledge/{id}/tables")
+@RequestMapping("/tables")
 class TableFileController {
 
     /** More faults than this are told by their number. */
@@ -39,9 +40,8 @@ class TableFileController {
     }
 
     @PostMapping("/file")
-    String make(@PathVariable String id, @RequestParam MultipartFile file, RedirectAttributes flash)
-            throws IOException {
-        String list = "redirect:/knowledge/" + id + "/tables";
+    String make(@RequestParam MultipartFile file, RedirectAttributes flash) throws IOException {
+        String list = "redirect:/tables";
         String name = fileName(file);
         try {
             Table table = TableSheets.table(title(name), sheet(name, file.getBytes()));
@@ -52,9 +52,9 @@ class TableFileController {
             flash.addFlashAttribute("saved", true);
             flash.addFlashAttribute(
                     "brought",
-                    "%d rows were brought in. Look at the kinds of the columns, then let visitors be answered from it."
+                    "%d rows were brought in. Look at the kinds of the columns, then let a collection answer from it."
                             .formatted(table.rows().size()));
-            return list + "/" + tables.add(id, table);
+            return list + "/" + tables.add(table);
         } catch (Unreadable unreadable) {
             flash.addFlashAttribute("errors", Map.of("file", unreadable.getMessage()));
             return list;
@@ -88,7 +88,6 @@ class TableFileController {
     /** @param way {@code merge} or {@code replace} */
     @PostMapping("/{table}/file")
     String rows(
-            @PathVariable String id,
             @PathVariable String table,
             @RequestParam MultipartFile file,
             @RequestParam(defaultValue = "merge") String way,
@@ -96,20 +95,18 @@ class TableFileController {
             HttpSession session,
             RedirectAttributes flash)
             throws IOException {
-        StoredTable before = tables.table(table);
+        Table before = tables.whole(table);
         try {
-            Brought brought = TableSheets.read(before.table(), sheet(fileName(file), file.getBytes()));
+            Brought brought = TableSheets.read(before, sheet(fileName(file), file.getBytes()));
             flash.addFlashAttribute("faults", shortened(brought.faults()));
             if (brought.rows().isEmpty() || !partly && !brought.faults().isEmpty()) {
                 throw new Unreadable("Nothing was brought in. Mend the file, or let what does not fit be left out.");
             }
-            List<Row> rows =
-                    way.equals("replace") ? brought.rows() : TableSheets.merged(before.table(), brought.rows());
+            List<Row> rows = way.equals("replace") ? brought.rows() : TableSheets.merged(before, brought.rows());
             if (rows.size() > Table.MOST_ROWS) {
                 throw new Unreadable("A table has up to %,d rows.".formatted(Table.MOST_ROWS));
             }
-            tables.set(table, before.table().with(rows));
-            session.setAttribute(StoredTable.BEFORE, before);
+            session.setAttribute(Before.KEPT, tables.set(table, before.with(rows)));
             flash.addFlashAttribute("saved", true);
             flash.addFlashAttribute(
                     "brought",
@@ -118,7 +115,7 @@ class TableFileController {
             flash.addFlashAttribute(
                     "errors", Map.of("table", unreadable.getMessage(), "file", unreadable.getMessage()));
         }
-        return "redirect:/knowledge/" + id + "/tables/" + table;
+        return "redirect:/tables/" + table;
     }
 
     private static List<String> shortened(List<String> faults) {
@@ -131,14 +128,14 @@ class TableFileController {
     }
 
     @GetMapping("/{table}.csv")
-    ResponseEntity<StreamingResponseBody> csv(@PathVariable String id, @PathVariable String table) {
-        Table stored = tables.table(table).table();
+    ResponseEntity<StreamingResponseBody> csv(@PathVariable String table) {
+        Table stored = tables.whole(table);
         return Saved.as(stored.name() + ".csv", "text/csv", out -> Sheets.writeCsv(TableSheets.lines(stored), out));
     }
 
     @GetMapping("/{table}.xlsx")
-    ResponseEntity<StreamingResponseBody> xlsx(@PathVariable String id, @PathVariable String table) {
-        Table stored = tables.table(table).table();
+    ResponseEntity<StreamingResponseBody> xlsx(@PathVariable String table) {
+        Table stored = tables.whole(table);
         return Saved.as(
                 stored.name() + ".xlsx",
                 "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",

@@ -6,6 +6,7 @@ import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Column.Kind;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
+import com.shuttle.web.Formulas;
 import com.shuttle.web.Ids;
 import java.util.ArrayList;
 import java.util.HashMap;

@@ -207,10 +207,7 @@ class Indexes {
                                 a.category(),
                                 a.standing()))
                         .toList(),
-                content.synonyms(),
-                content.tables().stream()
-                        .map(table -> table.as(new Ref(collection, table.ref()).text(true)))
-                        .toList());
+                content.synonyms());
     }
 
     static Ties prefixed(Ties ties, String collection) {

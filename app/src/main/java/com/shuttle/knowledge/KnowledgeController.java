@@ -4,6 +4,7 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.KnowledgeService.Reading;
+import com.shuttle.tables.TableService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import jakarta.servlet.http.HttpSession;
@@ -28,9 +29,13 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class KnowledgeController {
 
     private final KnowledgeService knowledge;
+    private final CollectionTables chosen;
+    private final TableService tables;
 
-    KnowledgeController(KnowledgeService knowledge) {
+    KnowledgeController(KnowledgeService knowledge, CollectionTables chosen, TableService tables) {
         this.knowledge = knowledge;
+        this.chosen = chosen;
+        this.tables = tables;
     }
 
     @GetMapping
@@ -100,6 +105,23 @@ class KnowledgeController {
             flash.addFlashAttribute("saved", true);
         }
         return "redirect:/knowledge/" + id + "/synonyms";
+    }
+
+    /** From which tables a collection answers. */
+    @GetMapping("/{id}/tables")
+    String tables(@PathVariable String id, Model model) {
+        model.addAttribute("collection", knowledge.collection(id));
+        model.addAttribute("tables", tables.all());
+        model.addAttribute("chosen", chosen.chosen(id));
+        return "knowledge/tables";
+    }
+
+    @PostMapping("/{id}/tables")
+    String choose(
+            @PathVariable String id, @RequestParam(defaultValue = "") List<String> table, RedirectAttributes flash) {
+        chosen.choose(knowledge.collection(id).id(), table);
+        flash.addFlashAttribute("saved", true);
+        return "redirect:/knowledge/" + id + "/tables";
     }
 
     /** How far the reading of new texts has come. */

@@ -48,8 +48,11 @@ public class KnowledgeService {
     private final Meaning meanings;
     private final InstantSource clock;
     private final Indexes indexes;
+    private final CollectionTables tables;
 
-    KnowledgeService(KnowledgeStore store, Indexes indexes, Meaning meanings, InstantSource clock) {
+    KnowledgeService(
+            KnowledgeStore store, Indexes indexes, CollectionTables tables, Meaning meanings, InstantSource clock) {
+        this.tables = tables;
         this.indexes = indexes;
         this.store = store;
         this.meanings = meanings;
@@ -116,9 +119,10 @@ public class KnowledgeService {
         store.setCollections(bot, known);
     }
 
-    /** Everything in a collection. */
+    /** Everything in a collection, with the tables that it answers from. */
     public Content content(String collection) {
-        return store.content(collection(collection).id());
+        Content content = store.content(collection(collection).id());
+        return new Content(content.entries(), content.articles(), content.synonyms(), tables.contents(collection));
     }
 
     /** Makes a collection of this content, under this id if no other has it. The id it got. */
@@ -129,11 +133,12 @@ public class KnowledgeService {
         String own = taken || !id.matches("[a-z0-9]{8,32}") ? Ids.next() : id;
         store.insert(own, name.strip().isEmpty() ? "Collection" : name.strip(), clock.instant());
         store.replace(own, content, clock.instant());
+        tables.bringIn(own, content.tables());
         changed(own);
         return own;
     }
 
-    /** Replaces everything in a collection. */
+    /** Replaces entries, articles and synonyms of a collection; its tables stay. */
     @Transactional
     public void replace(String collection, Content content) {
         collection(collection);
@@ -180,14 +185,16 @@ public class KnowledgeService {
     public Finding ask(List<String> collections, List<String> turns) {
         return collections.isEmpty()
                 ? Finding.NOTHING
-                : indexes.current(Set.copyOf(collections)).ask(turns);
+                : indexes.current(Set.copyOf(collections)).ask(turns, tables.asked(Set.copyOf(collections)));
     }
 
     /** Asks what a bot answers from, as surely as that bot must be; while much is read anew, as it was before. */
     public Finding askFor(String bot, List<String> collections, List<String> turns) {
         return collections.isEmpty()
                 ? Finding.NOTHING
-                : indexes.serving(Set.copyOf(collections)).ask(turns).in(sureness(bot));
+                : indexes.serving(Set.copyOf(collections))
+                        .ask(turns, tables.asked(Set.copyOf(collections)))
+                        .in(sureness(bot));
     }
 
     /** How sure a bot must be to answer and to offer. */
@@ -236,7 +243,7 @@ public class KnowledgeService {
     public Optional<Match> entryByRef(List<String> collections, String ref) {
         return collections.isEmpty()
                 ? Optional.empty()
-                : indexes.serving(Set.copyOf(collections)).byRef(ref);
+                : indexes.serving(Set.copyOf(collections)).byRef(ref, tables.asked(Set.copyOf(collections)));
     }
 
     /** How well a collection serves today. Takes seconds the first time after an edit, or longer for a large one. */

@@ -5,8 +5,8 @@ import static com.shuttle.schema.Tables.ARTICLE;
 import static com.shuttle.schema.Tables.BOT_COLLECTION;
 import static com.shuttle.schema.Tables.BOT_SURENESS;
 import static com.shuttle.schema.Tables.COLLECTION;
+import static com.shuttle.schema.Tables.COLLECTION_TABLE;
 import static com.shuttle.schema.Tables.ENTRY;
-import static com.shuttle.schema.Tables.KNOWLEDGE_TABLE;
 import static com.shuttle.schema.Tables.SYNONYM_GROUP;
 import static org.jooq.impl.DSL.noCondition;
 
@@ -40,12 +40,10 @@ class KnowledgeStore {
 
     private final DSLContext db;
     private final ArticleStore articles;
-    private final TableStore tables;
 
-    KnowledgeStore(DSLContext db, ArticleStore articles, TableStore tables) {
+    KnowledgeStore(DSLContext db, ArticleStore articles) {
         this.db = db;
         this.articles = articles;
-        this.tables = tables;
     }
 
     List<KnowledgeCollection> collections() {
@@ -58,8 +56,8 @@ class KnowledgeStore {
                 .where(ARTICLE.COLLECTION_ID.eq(COLLECTION.ID))
                 .asField("articles");
         var asked = DSL.selectCount()
-                .from(KNOWLEDGE_TABLE)
-                .where(KNOWLEDGE_TABLE.COLLECTION_ID.eq(COLLECTION.ID))
+                .from(COLLECTION_TABLE)
+                .where(COLLECTION_TABLE.COLLECTION_ID.eq(COLLECTION.ID))
                 .asField("tables");
         return db.select(COLLECTION.ID, COLLECTION.NAME, entries, articles, asked)
                 .from(COLLECTION)
@@ -90,6 +88,7 @@ class KnowledgeStore {
         db.deleteFrom(COLLECTION).where(COLLECTION.ID.eq(id)).execute();
     }
 
+    /** All but the tables, which stand by themselves. */
     Content content(String collection) {
         List<Entry> entries = db.selectFrom(ENTRY)
                 .where(ENTRY.COLLECTION_ID.eq(collection))
@@ -100,11 +99,7 @@ class KnowledgeStore {
                 .where(SYNONYM_GROUP.COLLECTION_ID.eq(collection))
                 .orderBy(SYNONYM_GROUP.ORDINAL)
                 .fetch(row -> Json.strings(row.value1()));
-        return new Content(
-                entries,
-                articles.all(collection),
-                synonyms,
-                tables.all(collection).stream().map(StoredTable::table).toList());
+        return new Content(entries, articles.all(collection), synonyms);
     }
 
     void replace(String collection, Content content, Instant at) {
@@ -112,8 +107,6 @@ class KnowledgeStore {
         articles.deleteAll(collection);
         content.entries().forEach(entry -> insert(Ids.next(), collection, entry, at));
         content.articles().forEach(article -> articles.insert(Ids.next(), collection, article, at));
-        tables.deleteAll(collection);
-        content.tables().forEach(table -> tables.insert(new StoredTable(Ids.next(), collection, table, at), at));
         setSynonyms(collection, content.synonyms());
     }
 

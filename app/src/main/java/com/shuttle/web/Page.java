@@ -1,6 +1,7 @@
 package com.shuttle.web;
 
 import java.util.List;
+import java.util.function.Function;
 
 /**
  * One page of a longer list.
@@ -21,6 +22,11 @@ public record Page<T>(List<T> items, int number, int pages, int total) {
     /** A page of {@code items}, which are those at {@link #offset} of {@code number}. */
     public static <T> Page<T> of(List<T> items, int number, int total) {
         return new Page<>(items, Math.max(1, number), Math.max(1, (total + SIZE - 1) / SIZE), total);
+    }
+
+    /** The same page with something made of each item. */
+    public <R> Page<R> map(Function<? super T, ? extends R> made) {
+        return new Page<>(items.stream().<R>map(made).toList(), number, pages, total);
     }
 
     /** A page's number as somebody wrote it; 1 where it is none. */

@@ -9,7 +9,6 @@ import com.shuttle.core.knowledge.Read.Look;
 import com.shuttle.core.knowledge.WordIndex.QueryWord;
 import com.shuttle.core.reading.Places;
 import com.shuttle.core.reading.Words;
-import com.shuttle.core.table.TableAnswers;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -62,7 +61,6 @@ public final class KnowledgeIndex {
     private final Map<String, Set<Integer>> byWording = new HashMap<>();
 
     private final Shelf shelf;
-    private final List<TableAnswers> tables;
     private final WordCounts counts = new WordCounts();
     private final WordIndex words;
     private final Synonyms synonyms;
@@ -99,8 +97,7 @@ public final class KnowledgeIndex {
                 content, meaning, near.stream().map(it -> it.library).toList(), told);
         List<Read> reads = library.reads();
         units = reads.stream().map(Read::unit).toList();
-        tables = content.tables().stream().map(TableAnswers::new).toList();
-        shelf = new Shelf(content.articles(), tables, units);
+        shelf = new Shelf(content.articles(), units);
         for (int u = 0; u < units.size(); u++) {
             if (units.get(u).source() == Source.ENTRY) {
                 for (String normal : reads.get(u).normals()) {
@@ -116,7 +113,6 @@ public final class KnowledgeIndex {
         synonyms = new Synonyms(content.synonyms(), counts, () -> units.stream().map(Unit::text));
         words = new WordIndex(reads.stream().map(Read::stems).toList(), synonyms);
         content.synonyms().forEach(group -> group.forEach(counts::add));
-        tables.forEach(table -> table.phrases().forEach(counts::add));
         spelling = new Spelling(counts);
         tongue = Tongue.of(units.stream().limit(100).map(Unit::text).collect(Collectors.joining("\n")));
     }
@@ -124,20 +120,26 @@ public final class KnowledgeIndex {
     /**
      * Answers the last of {@code turns}; those before it are the visitor's earlier questions and serve to complete it.
      *
-     * @param turns at least one
+     * @param turns  at least one
+     * @param tables asked beside
      */
-    public Finding ask(List<String> turns) {
+    public Finding ask(List<String> turns, AskedTables tables) {
         String question = turns.getLast();
-        Finding alone = find(question);
+        Finding alone = find(question, tables);
         if (turns.size() > 1 && FollowUp.leansOnBefore(question)) {
-            Finding completed = find(turns.get(turns.size() - 2) + " " + question);
+            Finding completed = find(turns.get(turns.size() - 2) + " " + question, tables);
             return completed.confidence() > alone.confidence() ? completed : alone;
         }
-        return severally(question, alone);
+        return severally(question, alone, tables);
+    }
+
+    /** Asks where there are no tables. */
+    public Finding ask(List<String> turns) {
+        return ask(turns, AskedTables.NONE);
     }
 
     /** Where a message asks several things that are each answered by something else, all the answers. */
-    private Finding severally(String message, Finding whole) {
+    private Finding severally(String message, Finding whole, AskedTables tables) {
         List<String> questions = Passages.sentences(message).stream()
                 .filter(Words::looksLikeQuestion)
                 .toList();
@@ -146,7 +148,7 @@ public final class KnowledgeIndex {
         }
         Map<String, Match> found = new LinkedHashMap<>();
         for (String question : questions) {
-            Finding finding = find(question);
+            Finding finding = find(question, tables);
             if (finding.outcome() == Outcome.ANSWER) {
                 Match best = finding.matches().getFirst();
                 found.putIfAbsent(best.ref() + best.title(), best);
@@ -155,14 +157,13 @@ public final class KnowledgeIndex {
         return found.size() < 2 ? whole : Finding.several(List.copyOf(found.values()), whole);
     }
 
-    private Finding find(String question) {
+    private Finding find(String question, AskedTables tables) {
         if (question.codePoints().noneMatch(Character::isLetterOrDigit)) {
             return Finding.NOTHING;
         }
         List<Match> ranked = Stream.concat(
-                        units.isEmpty() ? Stream.of() : unitsFor(question),
-                        tables.stream()
-                                .flatMap(table -> TableMatch.of(table, question, spelling.repaired(question)).stream()))
+                        units.isEmpty() ? Stream.of() : unitsFor(question, tables),
+                        tables.ask(question, spelling.repaired(question, tables.spelling())))
                 .sorted(Comparator.comparingDouble(Match::confidence).reversed().thenComparing(Match::ref))
                 .limit(LISTED)
                 .toList();
@@ -173,8 +174,8 @@ public final class KnowledgeIndex {
         return new Finding(calibration.outcome(confidence), confidence, ranked);
     }
 
-    private Stream<Match> unitsFor(String question) {
-        Asked asked = new Asked(question);
+    private Stream<Match> unitsFor(String question, AskedTables tables) {
+        Asked asked = new Asked(question, tables.spelling());
         boolean readable = Tongue.of(question).equals(tongue);
         return scored(asked).stream()
                 .sorted(Comparator.comparingDouble(Scored::confidence)
@@ -203,9 +204,10 @@ public final class KnowledgeIndex {
         final float[] forWordings;
         final float[] forAnswers;
 
-        Asked(String question) {
+        Asked(String question, Spelling more) {
             typedNormal = Words.normal(question);
-            repaired = Places.widened(synonyms.replaced(spelling.repaired(question)), KnowledgeIndex.this::mentions);
+            repaired =
+                    Places.widened(synonyms.replaced(spelling.repaired(question, more)), KnowledgeIndex.this::mentions);
             typed = words.words(repaired);
             forSentences = meaning.ofQuestion(Model.SENTENCES, repaired);
             forWordings = meaning.ofQuestion(Model.WORDINGS, repaired);
@@ -218,7 +220,7 @@ public final class KnowledgeIndex {
 
     /** For fitting the calibration: the candidates for a question. */
     List<Scored> scored(String question) {
-        return scored(new Asked(question));
+        return scored(new Asked(question, Spelling.NONE));
     }
 
     /** The best unit of each ref among the candidates, in no particular order. */
@@ -308,7 +310,7 @@ public final class KnowledgeIndex {
     }
 
     private Landing landing(int unit, int wording) {
-        Asked asked = new Asked(units.get(unit).wordings().get(wording));
+        Asked asked = new Asked(units.get(unit).wordings().get(wording), Spelling.NONE);
         double[] shares = words.shares(asked.typed);
         double[] others = wordings.each(asked.forWordings, unit);
         others[wording] = -1;
@@ -352,9 +354,9 @@ public final class KnowledgeIndex {
                 shelf.readOn(unit));
     }
 
-    /** What stands behind the ref of an earlier match, as a match of confidence 1: an entry, a whole article, a table's answer. */
-    public Optional<Match> byRef(String ref) {
-        return shelf.byRef(ref);
+    /** What stands behind the ref of an earlier match, as a match of confidence 1: an entry, a whole article, or what a table answers. */
+    public Optional<Match> byRef(String ref, AskedTables tables) {
+        return tables.byRef(ref).or(() -> shelf.byRef(ref));
     }
 
     /** The sentences of a passage that a question is about, in their order, the nearest among them. */

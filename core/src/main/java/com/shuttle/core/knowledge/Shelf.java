@@ -5,7 +5,6 @@ import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.ReadOn;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
-import com.shuttle.core.table.TableAnswers;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,12 +15,10 @@ import org.jspecify.annotations.Nullable;
 final class Shelf {
 
     private final Map<String, Article> articles = new HashMap<>();
-    private final List<TableAnswers> tables;
     private final List<Unit> units;
 
-    Shelf(List<Article> articles, List<TableAnswers> tables, List<Unit> units) {
+    Shelf(List<Article> articles, List<Unit> units) {
         articles.forEach(article -> this.articles.put(article.ref(), article));
-        this.tables = tables;
         this.units = units;
     }
 
@@ -39,7 +36,7 @@ final class Shelf {
         return new ReadOn(article.ref(), article.title(), heading);
     }
 
-    /** What stands behind the ref of an earlier match, as a match of confidence 1: an entry, a whole article, a table's answer. */
+    /** What stands behind the ref of an earlier match, as a match of confidence 1: an entry or a whole article. */
     Optional<Match> byRef(String ref) {
         Article article = articles.get(ref);
         if (article != null) {
@@ -53,23 +50,17 @@ final class Shelf {
                     Ties.NONE,
                     new ReadOn(ref, article.title(), "")));
         }
-        Optional<TableAnswers> table = TableMatch.table(ref)
-                .flatMap(own -> tables.stream()
-                        .filter(one -> one.table().ref().equals(own))
-                        .findFirst());
-        return table.isPresent()
-                ? TableMatch.again(table.get(), ref)
-                : units.stream()
-                        .filter(unit -> unit.ref().equals(ref))
-                        .findFirst()
-                        .map(unit -> new Match(
-                                ref,
-                                unit.source(),
-                                unit.title(),
-                                1,
-                                unit.answers(),
-                                new Why(unit.title(), 1, 1, List.of()),
-                                unit.ties(),
-                                readOn(unit)));
+        return units.stream()
+                .filter(unit -> unit.ref().equals(ref))
+                .findFirst()
+                .map(unit -> new Match(
+                        ref,
+                        unit.source(),
+                        unit.title(),
+                        1,
+                        unit.answers(),
+                        new Why(unit.title(), 1, 1, List.of()),
+                        unit.ties(),
+                        readOn(unit)));
     }
 }

@@ -286,10 +286,13 @@ class KnowledgeIndexTest {
 
     @Test
     void whatWasOfferedIsFoundAgainByItsRef() {
-        assertThat(INDEX.byRef("dogs").orElseThrow().answers())
+        assertThat(INDEX.byRef("dogs", AskedTables.NONE).orElseThrow().answers())
                 .containsExactly("Dogs may come on a lead on the grounds.");
-        assertThat(INDEX.byRef("volunteering").orElseThrow().answers().getFirst())
+        assertThat(INDEX.byRef("volunteering", AskedTables.NONE)
+                        .orElseThrow()
+                        .answers()
+                        .getFirst())
                 .contains("## Clothing");
-        assertThat(INDEX.byRef("gone")).isEmpty();
+        assertThat(INDEX.byRef("gone", AskedTables.NONE)).isEmpty();
     }
 }

@@ -1,4 +1,4 @@
-package com.shuttle.exchange;
+package com.shuttle.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

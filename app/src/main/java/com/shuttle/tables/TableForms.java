@@ -1,4 +1,4 @@
-package com.shuttle.knowledge;
+package com.shuttle.tables;
 
 import com.shuttle.core.table.Cell;
 import com.shuttle.core.table.Column;
@@ -6,6 +6,7 @@ import com.shuttle.core.table.Column.Bound;
 import com.shuttle.core.table.Column.Kind;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
+import com.shuttle.tables.StoredTable.StoredRow;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import java.util.ArrayList;
@@ -16,6 +17,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 
 /**
  * What people fill in for tables. Fields are named by what they are of: {@code cell.ROW.COLUMN} and {@code delete.ROW} in
@@ -34,34 +37,87 @@ final class TableForms {
         return "cell." + row + "." + column.key();
     }
 
-    /** The table with the rows of a form changed, added and deleted; or what is wrong with each cell. */
-    static Checked<Table> rows(Table before, Map<String, String> form) {
+    /** Where a form keeps what a row was like when it was shown. */
+    static String seen(String row) {
+        return "seen." + row;
+    }
+
+    /**
+     * What a form changes in the rows.
+     *
+     * @param added   under ids of their own
+     * @param changed with their new cells
+     * @param deleted ids
+     */
+    record RowChanges(List<Row> added, List<StoredRow> changed, List<String> deleted) {}
+
+    /** The ids of the rows that a form is about, without new ones. */
+    static Set<String> rowIds(Map<String, String> form) {
+        return form.keySet().stream()
+                .filter(field -> field.startsWith("cell.") || field.startsWith("delete."))
+                .map(field -> field.split("\\.")[1])
+                .filter(row -> !row.startsWith(NEW))
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /**
+     * What a form changes; or what is wrong with each cell. A row that was shown in another state than it has now and that
+     * the form changes is refused, with what stands there now.
+     *
+     * @param there the rows that the form is about, as they are kept
+     */
+    static Checked<RowChanges> rows(StoredTable table, List<StoredRow> there, Map<String, String> form) {
         Map<String, String> errors = new LinkedHashMap<>();
-        List<Row> rows = new ArrayList<>();
-        for (Row row : before.rows()) {
-            if (!form.containsKey("delete." + row.id())) {
-                rows.add(changed(before, row, form, errors));
+        List<StoredRow> changed = new ArrayList<>();
+        List<String> deleted = new ArrayList<>();
+        for (StoredRow row : there) {
+            String id = row.row().id();
+            if (form.containsKey("delete." + id)) {
+                deleted.add(id);
+                continue;
+            }
+            Row after = typed(table, row.row(), form, errors);
+            String seen = form.getOrDefault(seen(id), row.fingerprint());
+            StoredRow typed = new StoredRow(after, row.ordinal(), row.version());
+            if (!after.equals(row.row()) && !typed.fingerprint().equals(seen)) {
+                changed.add(typed);
+                if (!row.fingerprint().equals(seen)) {
+                    errors.put(
+                            cell(id, table.titles()),
+                            "This row was changed meanwhile: %s. Save again to put yours in its place."
+                                    .formatted(told(table, row.row())));
+                }
             }
         }
-        form.keySet().stream()
+        List<Row> added = added(table, form, errors);
+        if (table.rows() + added.size() - deleted.size() > Table.MOST_ROWS) {
+            errors.put("table", "A table has up to %,d rows.".formatted(Table.MOST_ROWS));
+        }
+        return errors.isEmpty() ? Checked.good(new RowChanges(added, changed, deleted)) : new Checked.Bad<>(errors);
+    }
+
+    private static List<Row> added(StoredTable table, Map<String, String> form, Map<String, String> errors) {
+        return form.keySet().stream()
                 .filter(field -> field.startsWith("cell." + NEW))
                 .map(field -> field.split("\\.")[1])
                 .distinct()
                 .sorted()
-                .forEach(id -> {
-                    Row row = changed(before, new Row(id, Map.of()), form, errors);
-                    if (!row.cells().isEmpty()) {
-                        rows.add(new Row(Ids.next(), row.cells()));
-                    }
-                });
-        if (rows.size() > Table.MOST_ROWS) {
-            errors.put("table", "A table has up to %,d rows.".formatted(Table.MOST_ROWS));
-        }
-        return errors.isEmpty() ? Checked.good(before.with(rows)) : new Checked.Bad<>(errors);
+                .map(id -> typed(table, new Row(id, Map.of()), form, errors))
+                .filter(row -> !row.cells().isEmpty())
+                .map(row -> new Row(Ids.next(), row.cells()))
+                .toList();
     }
 
-    private static Row changed(Table table, Row row, Map<String, String> form, Map<String, String> errors) {
+    private static String told(StoredTable table, Row row) {
+        return table.columns().stream()
+                .map(column -> Cell.shown(column, row.at(column)))
+                .filter(cell -> !cell.isEmpty())
+                .collect(Collectors.joining(", "));
+    }
+
+    private static Row typed(StoredTable table, Row row, Map<String, String> form, Map<String, String> errors) {
         Map<String, String> cells = new LinkedHashMap<>(row.cells());
+        boolean fits = true;
         for (Column column : table.columns()) {
             String field = cell(row.id(), column);
             String written = form.get(field);
@@ -69,7 +125,10 @@ final class TableForms {
                 continue;
             }
             switch (Cell.read(column, written)) {
-                case Cell.Read.Refused(String why) -> errors.put(field, why);
+                case Cell.Read.Refused(String why) -> {
+                    errors.put(field, why);
+                    fits = false;
+                }
                 case Cell.Read.Taken(String cell) -> {
                     if (cell.isEmpty()) {
                         cells.remove(column.key());
@@ -79,8 +138,7 @@ final class TableForms {
                 }
             }
         }
-        boolean untitled = !cells.isEmpty() && !cells.containsKey(table.titles().key());
-        if (untitled && errors.isEmpty()) {
+        if (fits && !cells.isEmpty() && !cells.containsKey(table.titles().key())) {
             errors.put(
                     cell(row.id(), table.titles()),
                     "A row needs its " + table.titles().name() + ".");
@@ -132,13 +190,8 @@ final class TableForms {
         if (!reread.faults().isEmpty()) {
             return Checked.bad("table", "The columns were not changed. " + String.join(" ", reread.faults()));
         }
-        return Checked.good(new Table(
-                before.ref(),
-                name,
-                words(form.getOrDefault("also", "")),
-                columns,
-                reread.rows(),
-                "published".equals(form.get("state"))));
+        return Checked.good(
+                new Table(before.ref(), name, words(form.getOrDefault("also", "")), columns, reread.rows(), true));
     }
 
     /** Rows under other columns, and why some do not fit. */

@@ -1,4 +1,4 @@
-package com.shuttle.exchange;
+package com.shuttle.web;
 
 import java.nio.charset.StandardCharsets;
 import org.springframework.http.ContentDisposition;
@@ -8,11 +8,11 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Files that browsers save under a name. */
-final class Saved {
+public final class Saved {
 
     private Saved() {}
 
-    static ResponseEntity<StreamingResponseBody> as(String name, String type, StreamingResponseBody body) {
+    public static ResponseEntity<StreamingResponseBody> as(String name, String type, StreamingResponseBody body) {
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,

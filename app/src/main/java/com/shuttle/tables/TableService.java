@@ -1,0 +1,263 @@
+package com.shuttle.tables;
+
+import com.shuttle.core.table.Column;
+import com.shuttle.core.table.Column.Kind;
+import com.shuttle.core.table.Table;
+import com.shuttle.core.table.Table.Row;
+import com.shuttle.tables.StoredTable.Before;
+import com.shuttle.tables.StoredTable.StoredRow;
+import com.shuttle.tables.TableForms.RowChanges;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Missing;
+import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Tables and their rows. Changes of one table follow one another; each returns what takes it back. Thread-safe. */
+@Service
+public class TableService {
+
+    private final TableStore store;
+    private final InstantSource clock;
+
+    TableService(TableStore store, InstantSource clock) {
+        this.store = store;
+        this.clock = clock;
+    }
+
+    /** @param sort {@code name}, {@code rows} or {@code changed}, with a minus before it for the other way round */
+    public Page<StoredTable> tables(String search, String sort, int page) {
+        return store.tables(search, sort, page);
+    }
+
+    /** Every table, by name. */
+    public List<StoredTable> all() {
+        return store.all();
+    }
+
+    /** @throws Missing if there is no such table */
+    public StoredTable table(String id) {
+        return store.table(id).orElseThrow(() -> new Missing("table", id));
+    }
+
+    /** A table with all its rows. @throws Missing if there is no such table */
+    public Table whole(String id) {
+        return table(id).with(store.rows(id).stream().map(StoredRow::row).toList());
+    }
+
+    public boolean exists(String id) {
+        return store.table(id).isPresent();
+    }
+
+    /** A page of the rows that have a text in any cell. @param wanted sorted by a column's key; else the rows keep their order */
+    public Page<StoredRow> rows(StoredTable table, Wanted wanted) {
+        @Nullable
+        Column column = table.columns().stream()
+                .filter(candidate -> candidate.key().equals(wanted.by("")))
+                .findFirst()
+                .orElse(null);
+        return store.rows(table.id(), wanted.search(), column, wanted.turned(), wanted.page());
+    }
+
+    /** Makes a table with a column for the names of its rows. */
+    @Transactional
+    public Checked<String> create(String name) {
+        Column title = new Column("c1", "Name", Kind.TEXT, "");
+        Table table = new Table(Ids.next(), name.strip(), List.of(), List.of(title), List.of(), true);
+        return switch (TableForms.settings(
+                table, Map.of("name", name, "column.0.key", "c1", "column.0.name", "Name"))) {
+            case Checked.Bad<Table> bad -> new Checked.Bad<>(bad.errors());
+            case Checked.Good<Table>(Table good) -> Checked.good(add(good));
+        };
+    }
+
+    /**
+     * Adds a table that was made elsewhere. Where its ref names a table that is just the same, that is taken; where it names
+     * another, this one gets a ref of its own. The table's id.
+     */
+    @Transactional
+    public String add(Table table) {
+        Optional<StoredTable> there = store.byRef(table.ref());
+        if (there.isPresent() && alike(whole(there.get().id()), table)) {
+            return there.get().id();
+        }
+        String id = Ids.next();
+        String ref = there.isPresent() ? id : table.ref();
+        StoredTable stored = new StoredTable(
+                id,
+                ref,
+                table.name(),
+                table.also(),
+                table.columns(),
+                1,
+                clock.instant(),
+                table.rows().size());
+        store.insert(stored, clock.instant());
+        store.insertRows(stored, placed(table.rows()));
+        return id;
+    }
+
+    private static boolean alike(Table one, Table other) {
+        return one.name().equals(other.name())
+                && one.also().equals(other.also())
+                && one.columns().equals(other.columns())
+                && one.rows().equals(other.rows());
+    }
+
+    private static List<StoredRow> placed(List<Row> rows) {
+        List<StoredRow> placed = new ArrayList<>();
+        for (Row row : rows) {
+            placed.add(new StoredRow(row, placed.size(), 1));
+        }
+        return placed;
+    }
+
+    /** Adds, changes and deletes rows by a form, see {@link TableForms#rows}. */
+    @Transactional
+    public Checked<Before> changeRows(String id, Map<String, String> form) {
+        StoredTable table = locked(id);
+        List<StoredRow> there = store.rows(id, TableForms.rowIds(form));
+        return switch (TableForms.rows(table, there, form)) {
+            case Checked.Bad<RowChanges> bad -> new Checked.Bad<>(bad.errors());
+            case Checked.Good<RowChanges>(RowChanges changes) -> {
+                Set<String> touched = new HashSet<>(changes.deleted());
+                changes.changed().forEach(row -> touched.add(row.row().id()));
+                Set<String> added = new HashSet<>();
+                int next = store.lastOrdinal(id);
+                List<StoredRow> placed = new ArrayList<>();
+                for (Row row : changes.added()) {
+                    placed.add(new StoredRow(row, ++next, 1));
+                    added.add(row.id());
+                }
+                store.insertRows(table, placed);
+                store.updateRows(table, changes.changed());
+                store.deleteRows(id, changes.deleted());
+                store.touch(id, clock.instant());
+                yield Checked.good(new Before(table, kept(there, touched), added));
+            }
+        };
+    }
+
+    private static List<StoredRow> kept(Collection<StoredRow> rows, Set<String> ids) {
+        return rows.stream().filter(row -> ids.contains(row.row().id())).toList();
+    }
+
+    /** Changes name and columns by a form, see {@link TableForms#settings}. */
+    @Transactional
+    public Checked<Before> changeSettings(String id, Map<String, String> form) {
+        locked(id);
+        return switch (TableForms.settings(whole(id), form)) {
+            case Checked.Bad<Table> bad -> new Checked.Bad<>(bad.errors());
+            case Checked.Good<Table>(Table table) -> Checked.good(set(id, table));
+        };
+    }
+
+    /** Puts another table in the place of one; its ref stays. Only rows that differ are written. */
+    @Transactional
+    public Before set(String id, Table after) {
+        StoredTable before = locked(id);
+        Map<String, StoredRow> there = new HashMap<>();
+        store.rows(id).forEach(row -> there.put(row.row().id(), row));
+        StoredTable now = new StoredTable(
+                id,
+                before.ref(),
+                after.name(),
+                after.also(),
+                after.columns(),
+                before.version(),
+                before.updatedAt(),
+                before.rows());
+        boolean otherColumns = !before.columns().equals(after.columns());
+        List<StoredRow> added = new ArrayList<>();
+        List<StoredRow> changed = new ArrayList<>();
+        Set<String> gone = new HashSet<>(there.keySet());
+        for (StoredRow row : placed(after.rows())) {
+            StoredRow was = there.get(row.row().id());
+            gone.remove(row.row().id());
+            if (was == null) {
+                added.add(row);
+            } else if (otherColumns || !was.row().equals(row.row()) || was.ordinal() != row.ordinal()) {
+                changed.add(row);
+            }
+        }
+        store.update(now, clock.instant());
+        store.deleteRows(id, gone);
+        store.insertRows(now, added);
+        store.updateRows(now, changed);
+        Set<String> touched = new HashSet<>(gone);
+        changed.forEach(row -> touched.add(row.row().id()));
+        Set<String> fresh = new HashSet<>();
+        added.forEach(row -> fresh.add(row.row().id()));
+        return new Before(before, kept(there.values(), touched), fresh);
+    }
+
+    /** Deletes a table. */
+    @Transactional
+    public Before delete(String id) {
+        StoredTable table = locked(id);
+        Before before = new Before(table, store.rows(id), Set.of());
+        store.delete(id);
+        return before;
+    }
+
+    /**
+     * Takes a change back, or puts a deleted table back. Rows that were changed again since stay as they are.
+     *
+     * @return what takes this back in turn
+     */
+    @Transactional
+    public Before restore(Before before) {
+        String id = before.table().id();
+        if (!store.lock(id)) {
+            store.insert(before.table(), clock.instant());
+            store.insertRows(before.table(), before.rows());
+            return before;
+        }
+        StoredTable now = table(id);
+        Set<String> touched = new HashSet<>(before.added());
+        before.rows().forEach(row -> touched.add(row.row().id()));
+        Map<String, StoredRow> there = new HashMap<>();
+        store.rows(id, touched).forEach(row -> there.put(row.row().id(), row));
+        List<StoredRow> again = new ArrayList<>();
+        List<StoredRow> changed = new ArrayList<>();
+        for (StoredRow row : before.rows()) {
+            StoredRow is = there.get(row.row().id());
+            if (is == null) {
+                again.add(new StoredRow(row.row(), row.ordinal(), 1));
+            } else if (is.version() == row.version() + 1) {
+                changed.add(row);
+            }
+        }
+        List<String> gone = before.added().stream()
+                .filter(row -> there.containsKey(row) && there.get(row).version() == 1)
+                .toList();
+        store.update(before.table(), clock.instant());
+        store.deleteRows(id, gone);
+        store.insertRows(before.table(), again);
+        store.updateRows(before.table(), changed);
+        Set<String> back = new HashSet<>();
+        again.forEach(row -> back.add(row.row().id()));
+        Set<String> taken = new HashSet<>(gone);
+        changed.forEach(row -> taken.add(row.row().id()));
+        return new Before(now, kept(there.values(), taken), back);
+    }
+
+    private StoredTable locked(String id) {
+        if (!store.lock(id)) {
+            throw new Missing("table", id);
+        }
+        return table(id);
+    }
+}

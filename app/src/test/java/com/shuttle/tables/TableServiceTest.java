@@ -1,0 +1,205 @@
+package com.shuttle.tables;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.shuttle.ServerTest;
+import com.shuttle.TestData;
+import com.shuttle.core.table.Column;
+import com.shuttle.core.table.Column.Kind;
+import com.shuttle.core.table.Table;
+import com.shuttle.core.table.Table.Row;
+import com.shuttle.tables.StoredTable.Before;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Missing;
+import com.shuttle.web.Wanted;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+@ServerTest
+class TableServiceTest {
+
+    private final TableService tables;
+
+    TableServiceTest(TableService tables) {
+        this.tables = tables;
+    }
+
+    private String boats() {
+        String id = TestData.good(tables.create("Boats"));
+        TestData.good(tables.changeSettings(id, settings(Map.of())));
+        TestData.good(tables.changeRows(
+                id,
+                Map.of(
+                        "cell.new0.c1",
+                        "Heron",
+                        "cell.new0.c2",
+                        "26 kg",
+                        "cell.new1.c1",
+                        "Dabchick",
+                        "cell.new1.c2",
+                        "9000 g",
+                        "cell.new2.c1",
+                        "",
+                        "cell.new2.c2",
+                        " ")));
+        return id;
+    }
+
+    private static Map<String, String> settings(Map<String, String> other) {
+        Map<String, String> form = new HashMap<>(Map.of(
+                "name", "Boats",
+                "also", "canoe, kayak",
+                "column.0.key", "c1",
+                "column.0.name", "Boat",
+                "column.1.key", "c2",
+                "column.1.name", "Weight",
+                "column.1.kind", "NUMBER",
+                "column.1.unit", "kg"));
+        form.put("column.2.name", "");
+        form.putAll(other);
+        return form;
+    }
+
+    private static Map<String, String> errors(Checked<?> refused) {
+        return ((Checked.Bad<?>) refused).errors();
+    }
+
+    private List<Map<String, String>> cells(String id) {
+        return tables.whole(id).rows().stream().map(Row::cells).toList();
+    }
+
+    private List<String> titles(String id, String search, String sort) {
+        return tables.rows(tables.table(id), new Wanted(search, Map.of(), sort, 1)).items().stream()
+                .map(row -> row.row().cells().get("c1"))
+                .toList();
+    }
+
+    private String row(String id, int at) {
+        return tables.whole(id).rows().get(at).id();
+    }
+
+    @Test
+    void rowsAreReadTypedAndChangedOneByOne() {
+        String id = boats();
+        assertThat(cells(id)).containsExactly(Map.of("c1", "Heron", "c2", "26"), Map.of("c1", "Dabchick", "c2", "9"));
+        long version = tables.table(id).version();
+        TestData.good(tables.changeRows(id, Map.of("cell." + row(id, 0) + ".c2", "8")));
+        assertThat(cells(id)).containsExactly(Map.of("c1", "Heron", "c2", "8"), Map.of("c1", "Dabchick", "c2", "9"));
+        assertThat(tables.table(id).version()).isEqualTo(version + 1);
+        assertThat(tables.rows(tables.table(id), Wanted.ALL).items())
+                .extracting(StoredTable.StoredRow::version)
+                .containsExactly(2L, 1L);
+        TestData.good(tables.changeRows(id, Map.of("delete." + row(id, 0), "on")));
+        assertThat(titles(id, "", "")).containsExactly("Dabchick");
+    }
+
+    @Test
+    void changesAreTakenBackAndMadeAgain() {
+        String id = boats();
+        Table before = tables.whole(id);
+        Before back = TestData.good(tables.changeRows(
+                id,
+                Map.of("cell." + row(id, 0) + ".c2", "27", "delete." + row(id, 1), "on", "cell.new0.c1", "Moorhen")));
+        Table after = tables.whole(id);
+        Before again = tables.restore(back);
+        assertThat(tables.whole(id)).isEqualTo(before);
+        tables.restore(again);
+        assertThat(cells(id))
+                .containsExactlyInAnyOrderElementsOf(
+                        after.rows().stream().map(Row::cells).toList());
+
+        Before columns = TestData.good(tables.changeSettings(id, settings(Map.of("column.1.delete", "on"))));
+        assertThat(cells(id)).allSatisfy(row -> assertThat(row).containsOnlyKeys("c1"));
+        tables.restore(columns);
+        assertThat(titles(id, "", "-c2")).containsExactly("Heron", "Moorhen");
+
+        Before deleted = tables.delete(id);
+        assertThatThrownBy(() -> tables.table(id)).isInstanceOf(Missing.class);
+        tables.restore(deleted);
+        assertThat(titles(id, "", "c2")).containsExactly("Heron", "Moorhen");
+    }
+
+    @Test
+    void whatOthersChangedMeanwhileIsNeitherOverwrittenNorTakenBack() {
+        String id = boats();
+        String heron = row(id, 0);
+        String seen =
+                tables.rows(tables.table(id), Wanted.ALL).items().getFirst().fingerprint();
+        Before mine = TestData.good(tables.changeRows(id, Map.of("cell." + heron + ".c2", "30")));
+
+        assertThat(errors(tables.changeRows(id, Map.of("seen." + heron, seen, "cell." + heron + ".c2", "31"))))
+                .containsEntry(
+                        "cell." + heron + ".c1",
+                        "This row was changed meanwhile: Heron, 30 kg. Save again to put yours in its place.");
+        TestData.good(tables.changeRows(
+                id, Map.of("seen." + heron, seen, "cell." + heron + ".c1", "Heron", "cell." + heron + ".c2", "26")));
+        assertThat(cells(id).getFirst()).as("what was not touched stays").containsEntry("c2", "30");
+
+        TestData.good(tables.changeRows(id, Map.of("cell." + heron + ".c2", "32")));
+        tables.restore(mine);
+        assertThat(cells(id).getFirst()).as("changed again since").containsEntry("c2", "32");
+    }
+
+    @Test
+    void whatDoesNotFitIsRefusedAtItsFieldAndNothingIsSaved() {
+        String id = boats();
+        Table before = tables.whole(id);
+        assertThat(errors(tables.changeRows(id, Map.of("cell.new0.c2", "heavy", "cell.new1.c1", "Otter"))))
+                .isEqualTo(Map.of("cell.new0.c2", "“heavy” is not a number of kg."));
+        assertThat(errors(tables.changeRows(id, Map.of("cell.new1.c2", "4"))))
+                .isEqualTo(Map.of("cell.new1.c1", "A row needs its Boat."));
+        assertThat(errors(tables.changeSettings(id, settings(Map.of("column.0.kind", "NUMBER"))))
+                        .get("table"))
+                .contains("Boat of Heron: “Heron” is not a number.");
+        assertThat(errors(tables.changeSettings(id, settings(Map.of("column.2.name", "weight", "name", " ")))))
+                .containsOnlyKeys("name", "column.2.name");
+        assertThat(tables.whole(id)).isEqualTo(before);
+    }
+
+    @Test
+    void columnsAreAddedAndDeletedWithTheirCells() {
+        String id = boats();
+        TestData.good(tables.changeSettings(
+                id, settings(Map.of("column.1.delete", "on", "column.2.name", "Folds", "column.2.kind", "YES_NO"))));
+        assertThat(tables.table(id).columns())
+                .extracting(column -> column.name() + column.kind())
+                .containsExactly("BoatTEXT", "FoldsYES_NO");
+        assertThat(cells(id)).allSatisfy(row -> assertThat(row).containsOnlyKeys("c1"));
+    }
+
+    @Test
+    void rowsAreSearchedAndOrderedByTheDatabase() {
+        String id = boats();
+        TestData.good(tables.changeRows(id, Map.of("cell.new0.c1", "Unweighed", "cell.new1.c1", "100%")));
+        assertThat(titles(id, "", "c2")).containsExactly("Dabchick", "Heron", "Unweighed", "100%");
+        assertThat(titles(id, "", "-c2")).containsExactly("Heron", "Dabchick", "Unweighed", "100%");
+        assertThat(titles(id, "", "c1")).containsExactly("100%", "Dabchick", "Heron", "Unweighed");
+        assertThat(titles(id, "HER", "")).containsExactly("Heron");
+        assertThat(titles(id, "0%", "")).containsExactly("100%");
+        assertThat(tables.rows(tables.table(id), new Wanted("", Map.of(), "", 99))
+                        .items())
+                .isEmpty();
+    }
+
+    @Test
+    void aTableMadeElsewhereIsTakenOnceAndNeverInThePlaceOfAnother() {
+        Column title = new Column("c1", "Name", Kind.TEXT, "");
+        List<Row> rows = IntStream.range(0, 60)
+                .mapToObj(i -> new Row("r" + i, Map.of("c1", "Row " + i)))
+                .toList();
+        Table table = new Table("made-elsewhere", "Things", List.of(), List.of(title), rows, true);
+        String id = tables.add(table);
+        assertThat(tables.add(table)).isEqualTo(id);
+        assertThat(tables.whole(id)).isEqualTo(table);
+        String other = tables.add(table.with(rows.subList(0, 3)));
+        assertThat(other).isNotEqualTo(id);
+        assertThat(tables.whole(other).ref()).isNotEqualTo(table.ref());
+        assertThat(tables.tables("THINGS", "-rows", 1).items())
+                .extracting(StoredTable::rows)
+                .containsExactly(60, 3);
+    }
+}
