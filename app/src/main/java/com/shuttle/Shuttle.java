@@ -20,7 +20,7 @@ public class Shuttle {
                     Map.of("shuttle.data", Preflight.data().toString()));
             application.run(args);
         } catch (Preflight.Unfit unfit) {
-            stop(unfit.getMessage());
+            stop(String.valueOf(unfit.getMessage()));
         } catch (RuntimeException failure) {
             if (Preflight.isDatabaseInUse(failure)) {
                 stop("The data in " + Preflight.data()

@@ -3,10 +3,14 @@ package com.shuttle.bots;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Listing;
+import com.shuttle.web.Listing.Column;
 import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -24,6 +28,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 @Access(Access.Who.DESIGNER)
 class BotController {
+
+    /** So many bots are seen at a look. */
+    private static final int A_LOOK = 8;
 
     private static final String LIST = "redirect:/bots";
 
@@ -45,31 +52,42 @@ class BotController {
     }
 
     @GetMapping("/bots")
-    String list(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "1") int page, Model model) {
-        Instant today = clock.instant().truncatedTo(ChronoUnit.DAYS);
-        String wanted = q.strip().toLowerCase(Locale.ROOT);
+    String list(@RequestParam Map<String, String> parameters, Model model) {
+        Wanted wanted = Wanted.of(parameters);
         List<Bot> all = bots.bots();
-        List<Bot> found = all.stream()
-                .filter(bot ->
-                        !bot.archived() && bot.name().toLowerCase(Locale.ROOT).contains(wanted))
-                .toList();
-        List<BotRow> rows = found.stream()
-                .skip(Page.offset(page))
-                .limit(Page.SIZE)
-                .map(bot -> row(bot, today))
-                .toList();
-        model.addAttribute("q", q);
-        model.addAttribute("page", Page.of(rows, page, found.size()));
+        model.addAttribute("listing", listing(wanted, all));
         model.addAttribute("none", all.stream().allMatch(Bot::archived));
         model.addAttribute("away", all.stream().filter(Bot::archived).toList());
         model.addAttribute("deleted", bots.deleted().keySet());
-        model.addAttribute("figures", figures);
         model.addAttribute("templates", templates.list());
         model.addAttribute("regions", BotForm.regions());
         if (!model.containsAttribute("errors")) {
             model.addAttribute("errors", Map.of());
         }
         return "bots/bots";
+    }
+
+    /** The search is offered from a number of bots on that no longer fits a look. */
+    private Listing<BotRow> listing(Wanted wanted, List<Bot> all) {
+        Instant today = clock.instant().truncatedTo(ChronoUnit.DAYS);
+        String search = wanted.search().toLowerCase(Locale.ROOT);
+        List<Bot> found = all.stream()
+                .filter(bot ->
+                        !bot.archived() && bot.name().toLowerCase(Locale.ROOT).contains(search))
+                .toList();
+        List<BotRow> rows = found.stream()
+                .skip(Page.offset(wanted.page()))
+                .limit(Page.SIZE)
+                .map(bot -> row(bot, today))
+                .toList();
+        List<Column> columns = new ArrayList<>(List.of(
+                Column.plain("Bot"),
+                Column.plain("State"),
+                Column.plain("Steps").number()));
+        figures.forEach(figure -> columns.add(Column.plain(figure.title()).number()));
+        Listing<BotRow> listing = Listing.of("/bots", wanted, Page.of(rows, wanted.page(), found.size()))
+                .columns(columns.toArray(Column[]::new));
+        return found.size() > A_LOOK || wanted.narrowed() ? listing.searched("Find a bot by its name") : listing;
     }
 
     @PostMapping("/bots")
@@ -121,7 +139,8 @@ class BotController {
                 releases.draftDiffers(bot),
                 bots.steps(bot.id()),
                 figures.stream()
-                        .map(figure -> figure.counted().of(bot.id(), today))
+                        .map(figure -> new BotRow.Counted(
+                                figure.path(), figure.counted().of(bot.id(), today)))
                         .toList());
     }
 }

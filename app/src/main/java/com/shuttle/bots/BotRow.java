@@ -9,4 +9,8 @@ import java.util.List;
  * @param draftDiffers whether the draft has changes that visitors do not see yet
  * @param figures     one for each {@link BotFigure}, in their order
  */
-public record BotRow(Bot bot, int release, boolean draftDiffers, int steps, List<Integer> figures) {}
+public record BotRow(Bot bot, int release, boolean draftDiffers, int steps, List<Counted> figures) {
+
+    /** A figure of this bot. @param path below the bot's own address; empty if nowhere */
+    public record Counted(String path, int count) {}
+}

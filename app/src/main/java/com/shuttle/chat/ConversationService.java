@@ -329,8 +329,13 @@ public class ConversationService {
     /** Whether {@code token} is the key to a conversation. */
     public boolean mayEnter(String conversation, String token) {
         byte[] given = Ids.hash(token).getBytes(StandardCharsets.US_ASCII);
-        String known = tokenHashes.get(conversation, id -> store.tokenHash(id).orElse(null));
-        return known != null && MessageDigest.isEqual(known.getBytes(StandardCharsets.US_ASCII), given);
+        return Optional.ofNullable(tokenHashes.getIfPresent(conversation))
+                .or(() -> store.tokenHash(conversation).map(known -> {
+                    tokenHashes.put(conversation, known);
+                    return known;
+                }))
+                .filter(known -> MessageDigest.isEqual(known.getBytes(StandardCharsets.US_ASCII), given))
+                .isPresent();
     }
 
     /** @throws Missing if there is no such conversation */

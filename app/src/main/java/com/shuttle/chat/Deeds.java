@@ -1,5 +1,7 @@
 package com.shuttle.chat;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.conversation.Deed;
 import java.time.Instant;
 import java.util.Arrays;
@@ -34,7 +36,7 @@ class Deeds {
     }
 
     void carryOut(Conversation conversation, Deed deed, Instant at) {
-        carryOut(handlers.get(deed.getClass()), conversation, deed, at);
+        carryOut(requireNonNull(handlers.get(deed.getClass())), conversation, deed, at);
     }
 
     private static <D extends Deed> void carryOut(

@@ -113,8 +113,9 @@ class TurnStore {
                 row.getString(12),
                 row.getString(13));
         State state = Json.read(row.getString(14), State.class);
-        boolean held = state.speaker() == Speaker.PERSON && state.agent().isEmpty() && conversation.agent() != null;
-        return new Loaded(conversation, held ? state.heldBy(conversation.agent()) : state, row.getInt(15));
+        String agent = conversation.agent();
+        boolean nameless = state.speaker() == Speaker.PERSON && state.agent().isEmpty();
+        return new Loaded(conversation, nameless && agent != null ? state.heldBy(agent) : state, row.getInt(15));
     }
 
     /** Stores a conversation with its first turn. */

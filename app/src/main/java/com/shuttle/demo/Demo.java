@@ -1,5 +1,7 @@
 package com.shuttle.demo;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotForm;
 import com.shuttle.bots.BotService;
@@ -152,7 +154,7 @@ class Demo implements ApplicationRunner {
         }
         Map<String, Bot> named = Map.of("vesper", vesper, "school-visits", visit, "dome-hire", hire);
         for (Visitor visitor : Visitor.all()) {
-            play(visitor, named.get(visitor.bot()), agent);
+            play(visitor, requireNonNull(named.get(visitor.bot())), agent);
         }
         Files.createDirectories(data);
         Files.writeString(data.resolve("api-token"), accounts.createToken(designer.id(), "demo") + "\n");

@@ -206,7 +206,7 @@ class BotFiles {
                             other.id().equals(id) && knowledge.content(id).equals(content));
             String own = same
                     ? id
-                    : knowledge.bringIn(id, orEmpty(manifest.collections()).get(id), content);
+                    : knowledge.bringIn(id, orEmpty(manifest.collections()).getOrDefault(id, ""), content);
             collections.add(own);
             renamed.put("\"" + id + "\"", "\"" + own + "\"");
         });

@@ -88,7 +88,7 @@ class ImportController {
                             .filter(verdict -> verdict.state() == state)
                             .count());
         }
-        String shown = show.isEmpty() ? counts.get("FAULTY") > 0 ? "FAULTY" : "ALL" : show;
+        String shown = show.isEmpty() ? counts.getOrDefault("FAULTY", 0L) > 0 ? "FAULTY" : "ALL" : show;
         List<Verdict> chosen = verdicts.stream()
                 .filter(verdict -> shown.equals("ALL") || verdict.state().name().equals(shown))
                 .toList();

@@ -78,7 +78,9 @@ class ImportService {
                     collection,
                     address.strip(),
                     PageReader.read(SheetReader.text(outgoing.page(address)), address.strip()));
-        } catch (Outgoing.Refused | Unreadable e) {
+        } catch (Outgoing.Refused e) {
+            return Checked.bad("address", e.getMessage());
+        } catch (Unreadable e) {
             return Checked.bad("address", e.getMessage());
         }
     }

@@ -1,5 +1,7 @@
 package com.shuttle.exchange;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.Cell;
 import com.shuttle.core.table.Column;
@@ -192,9 +194,10 @@ final class TableSheets {
                 rows.put(row.id(), row);
                 byTitle.put(title(table, row), row.id());
             } else {
-                Map<String, String> cells = new LinkedHashMap<>(rows.get(key).cells());
+                Row there = requireNonNull(rows.get(key));
+                Map<String, String> cells = new LinkedHashMap<>(there.cells());
                 cells.putAll(row.cells());
-                rows.put(key, new Row(rows.get(key).id(), cells));
+                rows.put(key, new Row(there.id(), cells));
             }
         }
         return List.copyOf(rows.values());

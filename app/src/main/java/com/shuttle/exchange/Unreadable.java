@@ -4,7 +4,16 @@ package com.shuttle.exchange;
 final class Unreadable extends Exception {
     private static final long serialVersionUID = 1;
 
+    private final String why;
+
     Unreadable(String why) {
         super(why);
+        this.why = why;
+    }
+
+    /** Why, as a sentence. */
+    @Override
+    public String getMessage() {
+        return why;
     }
 }

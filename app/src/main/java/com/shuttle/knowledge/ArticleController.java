@@ -3,7 +3,10 @@ package com.shuttle.knowledge;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Listing;
+import com.shuttle.web.Listing.Column;
 import com.shuttle.web.Markdown;
+import com.shuttle.web.Wanted;
 import jakarta.servlet.http.HttpSession;
 import java.util.Map;
 import org.springframework.http.MediaType;
@@ -38,16 +41,17 @@ class ArticleController {
 
     @GetMapping
     String list(
-            @PathVariable String id,
-            @RequestParam(defaultValue = "") String q,
-            @RequestParam(defaultValue = "title") String sort,
-            @RequestParam(defaultValue = "1") int page,
-            HttpSession session,
-            Model model) {
+            @PathVariable String id, @RequestParam Map<String, String> parameters, HttpSession session, Model model) {
+        Wanted wanted = Wanted.of(parameters);
         model.addAttribute("collection", knowledge.collection(id));
-        model.addAttribute("articles", articles.articles(id, q, sort, page));
-        model.addAttribute("q", q);
-        model.addAttribute("sort", sort);
+        model.addAttribute(
+                "listing",
+                Listing.of("/knowledge/" + id + "/articles", wanted, articles.articles(id, wanted))
+                        .searched("Search titles and texts")
+                        .columns(
+                                Column.sorted("Title", "title"),
+                                Column.sorted("Category", "category"),
+                                Column.sorted("Changed", "updated")));
         boolean canRestore = session.getAttribute(DELETED) instanceof StoredArticle article
                 && article.collection().equals(id);
         model.addAttribute("canRestore", canRestore);

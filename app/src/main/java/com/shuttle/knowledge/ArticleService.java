@@ -6,6 +6,7 @@ import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
 import java.time.InstantSource;
 import java.util.List;
 import org.springframework.stereotype.Service;
@@ -30,8 +31,8 @@ public class ArticleService {
         return store.all(collection);
     }
 
-    public Page<StoredArticle> articles(String collection, String search, String sort, int page) {
-        return store.articles(collection, search, sort, page);
+    public Page<StoredArticle> articles(String collection, Wanted wanted) {
+        return store.articles(collection, wanted);
     }
 
     /** @throws Missing if there is no such article */

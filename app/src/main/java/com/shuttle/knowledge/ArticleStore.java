@@ -8,11 +8,13 @@ import com.shuttle.core.knowledge.Standing;
 import com.shuttle.schema.tables.records.ArticleRecord;
 import com.shuttle.web.Like;
 import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.SortField;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
@@ -35,28 +37,29 @@ class ArticleStore {
     }
 
     /** @param sort {@code title}, {@code category} or {@code updated}; anything else is title */
-    Page<StoredArticle> articles(String collection, String search, String sort, int page) {
-        String like = Like.containing(search);
+    Page<StoredArticle> articles(String collection, Wanted wanted) {
+        String like = Like.containing(wanted.search());
         Condition condition = ARTICLE.COLLECTION_ID
                 .eq(collection)
                 .and(
-                        search.isBlank()
+                        wanted.search().isEmpty()
                                 ? noCondition()
                                 : DSL.lower(ARTICLE.TITLE)
                                         .like(like, Like.ESCAPE)
                                         .or(DSL.lower(ARTICLE.MARKDOWN).like(like, Like.ESCAPE)));
-        SortField<?> order = switch (sort) {
-            case "category" -> ARTICLE.CATEGORY.asc();
-            case "updated" -> ARTICLE.UPDATED_AT.desc();
-            default -> ARTICLE.TITLE.asc();
+        Field<?> by = switch (wanted.by("title")) {
+            case "category" -> ARTICLE.CATEGORY;
+            case "updated" -> ARTICLE.UPDATED_AT;
+            default -> ARTICLE.TITLE;
         };
+        SortField<?> order = wanted.turned() ? by.desc() : by.asc();
         List<StoredArticle> items = db.selectFrom(ARTICLE)
                 .where(condition)
                 .orderBy(order, ARTICLE.TITLE.asc(), ARTICLE.ID.asc())
                 .limit(Page.SIZE)
-                .offset(Page.offset(page))
+                .offset(Page.offset(wanted.page()))
                 .fetch(ArticleStore::stored);
-        return Page.of(items, page, db.fetchCount(ARTICLE, condition));
+        return Page.of(items, wanted.page(), db.fetchCount(ARTICLE, condition));
     }
 
     Optional<StoredArticle> article(String id) {

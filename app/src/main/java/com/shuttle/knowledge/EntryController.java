@@ -4,6 +4,10 @@ import com.shuttle.bots.BotService;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Listing;
+import com.shuttle.web.Listing.Column;
+import com.shuttle.web.Listing.Option;
+import com.shuttle.web.Wanted;
 import jakarta.servlet.http.HttpSession;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +29,11 @@ class EntryController {
 
     /** Where the entry deleted last is kept, so that it can be put back. */
     private static final String DELETED = "deletedEntry";
+
+    private static final List<Option> STATES = List.of(
+            new Option("published", "published"),
+            new Option("draft", "drafts"),
+            new Option("over", "past their last day"));
 
     private final KnowledgeService knowledge;
     private final EntryService entries;
@@ -50,24 +59,24 @@ class EntryController {
 
     @GetMapping
     String list(
-            @PathVariable String id,
-            @RequestParam(defaultValue = "") String q,
-            @RequestParam(defaultValue = "") String category,
-            @RequestParam(defaultValue = "") String team,
-            @RequestParam(defaultValue = "") String state,
-            @RequestParam(defaultValue = "title") String sort,
-            @RequestParam(defaultValue = "1") int page,
-            HttpSession session,
-            Model model) {
+            @PathVariable String id, @RequestParam Map<String, String> parameters, HttpSession session, Model model) {
+        Wanted wanted = Wanted.of(parameters);
+        List<String> categories = entries.categories(id);
         model.addAttribute("collection", knowledge.collection(id));
-        model.addAttribute("entries", entries.entries(id, q, category, team, state, sort, page));
-        model.addAttribute("categories", entries.categories(id));
-        model.addAttribute("teams", entries.teams(id));
-        model.addAttribute("team", team);
-        model.addAttribute("q", q);
-        model.addAttribute("category", category);
-        model.addAttribute("state", state);
-        model.addAttribute("sort", sort);
+        model.addAttribute("categories", categories);
+        model.addAttribute(
+                "listing",
+                Listing.of("/knowledge/" + id, wanted, entries.entries(id, wanted))
+                        .searched("Search questions and answers")
+                        .filter("category", "Category", "every category", Option.of(categories))
+                        .filter("team", "Team", "every team", Option.of(entries.teams(id)))
+                        .filter("state", "State", "any state", STATES)
+                        .ticked("/knowledge/" + id + "/entries/many")
+                        .columns(
+                                Column.sorted("Question", "title"),
+                                Column.sorted("Category", "category"),
+                                Column.plain("Phrasings").number(),
+                                Column.sorted("Changed", "updated")));
         boolean canRestore = session.getAttribute(DELETED) instanceof StoredEntry entry
                 && entry.collection().equals(id);
         model.addAttribute("canRestore", canRestore);

@@ -6,6 +6,7 @@ import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
@@ -27,9 +28,8 @@ public class EntryService {
     }
 
     /** @param state {@code published}, {@code draft}, {@code over} or anything else for all */
-    public Page<StoredEntry> entries(
-            String collection, String search, String category, String team, String state, String sort, int page) {
-        return store.entries(collection, search, category, team, state, sort, page, clock.instant());
+    public Page<StoredEntry> entries(String collection, Wanted wanted) {
+        return store.entries(collection, wanted, clock.instant());
     }
 
     public List<String> categories(String collection) {

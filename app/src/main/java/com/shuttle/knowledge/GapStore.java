@@ -2,6 +2,7 @@ package com.shuttle.knowledge;
 
 import static com.shuttle.schema.Tables.ANSWERED;
 import static com.shuttle.schema.Tables.GAP;
+import static java.util.Objects.requireNonNull;
 
 import com.shuttle.web.Ids;
 import java.time.Instant;
@@ -53,9 +54,9 @@ class GapStore {
         return db.select(GAP.ID, GAP.QUESTION, GAP.NORMAL, groups.field(times), GAP.CONVERSATION_ID, GAP.AT, GAP.RATED)
                 .from(GAP)
                 .join(groups)
-                .on(groups.field(GAP.NORMAL)
+                .on(requireNonNull(groups.field(GAP.NORMAL))
                         .eq(GAP.NORMAL)
-                        .and(groups.field(latest).eq(GAP.AT)))
+                        .and(requireNonNull(groups.field(latest)).eq(GAP.AT)))
                 .where(GAP.BOT_ID.eq(bot))
                 .orderBy(GAP.AT.desc(), GAP.ID)
                 .limit(most)

@@ -20,6 +20,7 @@ import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
 import com.shuttle.web.Like;
 import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -29,6 +30,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.SortField;
 import org.jooq.TableField;
 import org.jooq.impl.DSL;
@@ -183,48 +185,43 @@ class KnowledgeStore {
     }
 
     /**
-     * @param state {@code published}, {@code draft}, {@code over} (its last day has passed); anything else is all
-     * @param sort  {@code title}, {@code category} or {@code updated}; anything else is title
+     * @param wanted filtered by {@code category}, {@code team} and {@code state} ({@code published}, {@code draft}, {@code
+     *               over}: its last day has passed); sorted by {@code title}, {@code category} or {@code updated}
      */
-    Page<StoredEntry> entries(
-            String collection,
-            String search,
-            String category,
-            String team,
-            String state,
-            String sort,
-            int page,
-            Instant now) {
-        String like = Like.containing(search);
+    Page<StoredEntry> entries(String collection, Wanted wanted, Instant now) {
+        String like = Like.containing(wanted.search());
+        String category = wanted.filter("category");
+        String team = wanted.filter("team");
         Condition condition = ENTRY.COLLECTION_ID
                 .eq(collection)
                 .and(
-                        search.isBlank()
+                        wanted.search().isEmpty()
                                 ? noCondition()
                                 : DSL.lower(ENTRY.PHRASINGS)
                                         .like(like, Like.ESCAPE)
                                         .or(DSL.lower(ENTRY.ANSWERS).like(like, Like.ESCAPE)))
-                .and(category.isBlank() ? noCondition() : ENTRY.CATEGORY.eq(category))
-                .and(team.isBlank() ? noCondition() : ENTRY.TEAM.eq(team))
+                .and(category.isEmpty() ? noCondition() : ENTRY.CATEGORY.eq(category))
+                .and(team.isEmpty() ? noCondition() : ENTRY.TEAM.eq(team))
                 .and(
-                        switch (state) {
+                        switch (wanted.filter("state")) {
                             case "published" -> ENTRY.PUBLISHED.isTrue();
                             case "draft" -> ENTRY.PUBLISHED.isFalse();
                             case "over" -> ENTRY.VALID_UNTIL.lt(LocalDate.ofInstant(now, ZoneOffset.UTC));
                             default -> noCondition();
                         });
-        SortField<?> order = switch (sort) {
-            case "category" -> ENTRY.CATEGORY.asc();
-            case "updated" -> ENTRY.UPDATED_AT.desc();
-            default -> ENTRY.TITLE.asc();
+        Field<?> by = switch (wanted.by("title")) {
+            case "category" -> ENTRY.CATEGORY;
+            case "updated" -> ENTRY.UPDATED_AT;
+            default -> ENTRY.TITLE;
         };
+        SortField<?> order = wanted.turned() ? by.desc() : by.asc();
         List<StoredEntry> items = db.selectFrom(ENTRY)
                 .where(condition)
                 .orderBy(order, ENTRY.TITLE.asc(), ENTRY.ID.asc())
                 .limit(Page.SIZE)
-                .offset(Page.offset(page))
+                .offset(Page.offset(wanted.page()))
                 .fetch(KnowledgeStore::stored);
-        return Page.of(items, page, db.fetchCount(ENTRY, condition));
+        return Page.of(items, wanted.page(), db.fetchCount(ENTRY, condition));
     }
 
     List<String> categories(String collection) {

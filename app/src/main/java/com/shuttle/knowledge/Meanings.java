@@ -1,5 +1,7 @@
 package com.shuttle.knowledge;
 
+import static java.util.Objects.requireNonNull;
+
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.core.knowledge.Meaning;
@@ -33,14 +35,15 @@ public class Meanings implements Meaning {
     @Override
     public float[] ofQuestion(Model model, String question) {
         return recent.get(
-                model + ">" + question, key -> models.join().get(model).ofQuestion(question));
+                model + ">" + question,
+                key -> requireNonNull(models.join().get(model)).ofQuestion(question));
     }
 
     /** Stored, so that it is worked out once. */
     @Override
     public float[] ofText(Model model, String text) {
         return recent.get(model + "<" + text, key -> {
-            SentenceModel ready = models.join().get(model);
+            SentenceModel ready = requireNonNull(models.join().get(model));
             String hash = Ids.hash(ready.name() + "\n" + text);
             return store.find(hash).orElseGet(() -> {
                 float[] vector = ready.ofText(text);

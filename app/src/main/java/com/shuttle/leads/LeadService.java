@@ -6,6 +6,7 @@ import com.shuttle.core.conversation.Deed;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
 import java.time.Instant;
 import java.util.Locale;
 import org.springframework.dao.DuplicateKeyException;
@@ -57,9 +58,9 @@ public class LeadService implements DeedHandler<Deed.KeepLead> {
         });
     }
 
-    /** @param sort {@code name}, or anything else for the latest first */
-    public Page<Lead> list(String search, String bot, String sort, int page) {
-        return store.list(search, bot, sort, page);
+    /** @param wanted filtered by {@code bot}; sorted by {@code name}, {@code conversations} or {@code last}, else the latest first */
+    public Page<Lead> list(Wanted wanted) {
+        return store.list(wanted);
     }
 
     /** @throws Missing if there is no such lead */

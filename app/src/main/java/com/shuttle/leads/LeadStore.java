@@ -6,11 +6,13 @@ import static org.jooq.impl.DSL.noCondition;
 import com.shuttle.schema.tables.records.LeadRecord;
 import com.shuttle.web.Like;
 import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.SortField;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
@@ -73,24 +75,31 @@ class LeadStore {
                 .execute();
     }
 
-    /** @param sort {@code name} or {@code latest} */
-    Page<Lead> list(String search, String bot, String sort, int page) {
-        String like = Like.containing(search);
-        Condition condition = (search.isBlank()
+    /** @param wanted filtered by {@code bot}; sorted by {@code name}, {@code conversations} or {@code last} */
+    Page<Lead> list(Wanted wanted) {
+        String like = Like.containing(wanted.search());
+        String bot = wanted.filter("bot");
+        Condition condition = (wanted.search().isEmpty()
                         ? noCondition()
                         : DSL.lower(LEAD.NAME)
                                 .like(like, Like.ESCAPE)
                                 .or(DSL.lower(LEAD.EMAIL).like(like, Like.ESCAPE))
                                 .or(LEAD.PHONE.like(like, Like.ESCAPE)))
-                .and(bot.isBlank() ? noCondition() : LEAD.BOT_ID.eq(bot));
-        SortField<?> order = sort.equals("name") ? LEAD.NAME.asc() : LEAD.LAST_AT.desc();
+                .and(bot.isEmpty() ? noCondition() : LEAD.BOT_ID.eq(bot));
+        Field<?> by = switch (wanted.by("")) {
+            case "name" -> DSL.lower(LEAD.NAME);
+            case "conversations" -> LEAD.CONVERSATIONS;
+            default -> LEAD.LAST_AT;
+        };
+        boolean latest = wanted.by("").isEmpty();
+        SortField<?> order = latest || wanted.turned() ? by.desc() : by.asc();
         List<Lead> leads = db.selectFrom(LEAD)
                 .where(condition)
                 .orderBy(order, LEAD.ID.asc())
                 .limit(Page.SIZE)
-                .offset(Page.offset(page))
+                .offset(Page.offset(wanted.page()))
                 .fetch(LeadStore::lead);
-        return Page.of(leads, page, db.fetchCount(LEAD, condition));
+        return Page.of(leads, wanted.page(), db.fetchCount(LEAD, condition));
     }
 
     int since(String bot, Instant since) {

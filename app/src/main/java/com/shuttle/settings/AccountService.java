@@ -1,5 +1,7 @@
 package com.shuttle.settings;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.reading.EmailAddress;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
@@ -66,7 +68,7 @@ public class AccountService {
             return bad.get();
         }
         Account account = new Account(Ids.next(), name.strip(), address, role);
-        store.insert(account, passwords.encode(password), clock.instant());
+        store.insert(account, requireNonNull(passwords.encode(password)), clock.instant());
         return Checked.good(account);
     }
 

@@ -88,14 +88,15 @@ class RehearsalController {
         String rehearsal = asked.rehearsal() == null ? "" : asked.rehearsal();
         String text = asked.text() == null ? "" : Words.clean(asked.text());
         boolean goesOn = Boolean.TRUE.equals(asked.goOn());
-        boolean picks = asked.pick() != null && !asked.pick().isEmpty();
+        List<String> pick = asked.pick() == null ? List.of() : asked.pick();
+        boolean picks = !pick.isEmpty();
         if (!picks && !goesOn && (text.isBlank() || text.length() > Words.LONGEST_MESSAGE)) {
             return ResponseEntity.unprocessableContent()
                     .body(problem(rehearsal, "A message has 1 to " + Words.LONGEST_MESSAGE + " readable characters."));
         }
         Optional<Rehearsals.Played> told = goesOn
                 ? rehearsals.goOn(rehearsal, bot)
-                : picks ? rehearsals.pick(rehearsal, bot, asked.pick()) : rehearsals.say(rehearsal, bot, text);
+                : picks ? rehearsals.pick(rehearsal, bot, pick) : rehearsals.say(rehearsal, bot, text);
         return told.map(played -> ResponseEntity.ok(view(played)))
                 .orElseGet(() -> ResponseEntity.status(410)
                         .body(problem(rehearsal, "This rehearsal is over. Start it again to go on.")));

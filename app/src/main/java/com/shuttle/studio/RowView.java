@@ -104,7 +104,7 @@ public record RowView(
             says.add(new SayView(
                     at,
                     step.kind().label() + ": what the bot says" + (at > 0 ? ", wording " + (at + 1) : ""),
-                    at > 0 ? "Another wording; they take turns" : wordings.hint(),
+                    at > 0 || wordings == null ? "Another wording; they take turns" : wordings.hint(),
                     text,
                     step.wordings().size() > 1));
         }

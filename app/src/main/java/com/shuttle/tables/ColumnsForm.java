@@ -60,7 +60,7 @@ record ColumnsForm(String name, String also, List<Line> columns) {
     private static String known(@Nullable String typed, Column.Kind otherwise) {
         for (Column.Kind kind : Column.Kind.values()) {
             if (kind.name().equals(typed)) {
-                return typed;
+                return kind.name();
             }
         }
         return otherwise.name();

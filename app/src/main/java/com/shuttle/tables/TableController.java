@@ -119,7 +119,8 @@ class TableController {
 
     @SuppressWarnings("unchecked")
     private static Map<String, String> errors(Model model) {
-        return (Map<String, String>) model.getAttribute("errors");
+        Object errors = model.getAttribute("errors");
+        return errors == null ? Map.of() : (Map<String, String>) errors;
     }
 
     @PostMapping("/{table}/rows")

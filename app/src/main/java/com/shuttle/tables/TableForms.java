@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What people fill in for tables. Fields are named by what they are of: {@code cell.ROW.COLUMN} and {@code delete.ROW} in
@@ -159,7 +160,7 @@ final class TableForms {
         before.columns().forEach(column -> keys.add(column.key()));
         for (int i = 0; form.containsKey("column." + i + ".name") && i <= Table.MOST_COLUMNS; i++) {
             String part = "column." + i + ".";
-            String columnName = form.get(part + "name").strip().replaceAll("\\s+", " ");
+            String columnName = form.getOrDefault(part + "name", "").strip().replaceAll("\\s+", " ");
             String key = form.getOrDefault(part + "key", "");
             if (form.containsKey(part + "delete") || columnName.isEmpty() && !keys.contains(key)) {
                 continue;
@@ -244,7 +245,7 @@ final class TableForms {
                 .toList();
     }
 
-    private static <E extends Enum<E>> E known(E[] values, String name, E otherwise) {
+    private static <E extends Enum<E>> E known(E[] values, @Nullable String name, E otherwise) {
         return Arrays.stream(values)
                 .filter(value -> value.name().equals(name))
                 .findFirst()

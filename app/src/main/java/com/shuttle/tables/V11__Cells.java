@@ -1,5 +1,7 @@
 package com.shuttle.tables;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.table.Column;
 import com.shuttle.web.Json;
 import java.sql.PreparedStatement;
@@ -31,7 +33,7 @@ class V11__Cells extends BaseJavaMigration {
             try (ResultSet rows = read.executeQuery("select table_id, id, cells from data_row")) {
                 while (rows.next()) {
                     Map<String, String> cells = Json.texts(rows.getString(3));
-                    for (IndexedCell cell : IndexedCell.of(columns.get(rows.getString(1)), cells)) {
+                    for (IndexedCell cell : IndexedCell.of(requireNonNull(columns.get(rows.getString(1))), cells)) {
                         write.setString(1, rows.getString(1));
                         write.setString(2, rows.getString(2));
                         write.setString(3, cell.column());

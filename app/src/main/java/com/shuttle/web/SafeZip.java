@@ -27,8 +27,17 @@ public final class SafeZip {
     public static final class Refused extends Exception {
         private static final long serialVersionUID = 1;
 
+        private final String why;
+
         Refused(String why) {
             super(why);
+            this.why = why;
+        }
+
+        /** Why, as a sentence. */
+        @Override
+        public String getMessage() {
+            return why;
         }
     }
 

@@ -29,6 +29,7 @@ import com.shuttle.leads.LeadService;
 import com.shuttle.settings.Account;
 import com.shuttle.settings.Role;
 import com.shuttle.web.Sql;
+import com.shuttle.web.Wanted;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -240,13 +241,17 @@ class ConversationServiceTest {
             taken(conversations.say(id, "m2", "Dana Whitlow"));
             taken(conversations.say(id, "m3", email));
         }
-        assertThat(leads.list("", bot.id(), "", 1).items())
+        assertThat(leads.list(new Wanted("", Map.of("bot", bot.id()), "", 1)).items())
                 .singleElement()
                 .satisfies(lead -> assertThat(lead.conversations()).isEqualTo(2))
                 .extracting(Lead::name)
                 .isEqualTo("Dana Whitlow");
-        assertThat(leads.list("WHIT%", bot.id(), "", 1).total()).isZero();
-        assertThat(leads.list("whit", bot.id(), "name", 1).total()).isEqualTo(1);
+        assertThat(leads.list(new Wanted("WHIT%", Map.of("bot", bot.id()), "", 1))
+                        .total())
+                .isZero();
+        assertThat(leads.list(new Wanted("whit", Map.of("bot", bot.id()), "name", 1))
+                        .total())
+                .isEqualTo(1);
     }
 
     @Test

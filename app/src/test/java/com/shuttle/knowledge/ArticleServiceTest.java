@@ -10,7 +10,9 @@ import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
+import com.shuttle.web.Wanted;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -53,7 +55,7 @@ class ArticleServiceTest {
         articles.restore(deleted);
         articles.restore(deleted);
         assertThat(outcome(collection)).isEqualTo(Outcome.ANSWER);
-        assertThat(articles.articles(collection, "", "title", 1).items()).hasSize(1);
+        assertThat(articles.articles(collection, Wanted.ALL).items()).hasSize(1);
     }
 
     @Test
@@ -72,14 +74,19 @@ class ArticleServiceTest {
         String collection = data.collection("Is there parking?", "Free.");
         TestData.good(articles.add(collection, "Beta", "about zebras", "1", Standing.USUAL));
         TestData.good(articles.add(collection, "Alpha", "about 100% lions", "2", Standing.USUAL));
-        assertThat(articles.articles(collection, "", "title", 1).items())
+        assertThat(articles.articles(collection, Wanted.ALL).items())
                 .extracting(stored -> stored.article().title())
                 .containsExactly("Alpha", "Beta");
-        assertThat(articles.articles(collection, "", "category", 1).items())
+        assertThat(articles.articles(collection, new Wanted("", Map.of(), "category", 1))
+                        .items())
                 .extracting(stored -> stored.article().title())
                 .containsExactly("Beta", "Alpha");
-        assertThat(articles.articles(collection, "ZEBRA", "updated", 1).total()).isEqualTo(1);
-        assertThat(articles.articles(collection, "%", "", 1).total()).isEqualTo(1);
+        assertThat(articles.articles(collection, new Wanted("ZEBRA", Map.of(), "-updated", 1))
+                        .total())
+                .isEqualTo(1);
+        assertThat(articles.articles(collection, new Wanted("%", Map.of(), "", 1))
+                        .total())
+                .isEqualTo(1);
     }
 
     @ParameterizedTest

@@ -12,9 +12,11 @@ import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
+import com.shuttle.web.Wanted;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -60,7 +62,7 @@ class KnowledgeServiceTest {
                         .ask(List.of(collection), List.of("are dogs allowed"))
                         .outcome())
                 .isEqualTo(Outcome.ANSWER);
-        assertThat(entries.entries(collection, "", "", "", "", "", 1).total()).isEqualTo(2);
+        assertThat(entries.entries(collection, Wanted.ALL).total()).isEqualTo(2);
     }
 
     @ParameterizedTest
@@ -73,14 +75,13 @@ class KnowledgeServiceTest {
                 .isInstanceOfSatisfying(
                         Checked.Bad.class,
                         bad -> assertThat(bad.errors().containsKey(field)).isTrue());
-        assertThat(entries.entries(collection, "", "", "", "", "", 1).total()).isEqualTo(1);
+        assertThat(entries.entries(collection, Wanted.ALL).total()).isEqualTo(1);
     }
 
     @Test
     void hostileTextIsKeptAsTextOrRefusedForItsLength() {
         String collection = data.collection("<script>alert(1)</script> '; drop table entry; --", "a\u202Eb");
-        StoredEntry entry =
-                entries.entries(collection, "", "", "", "", "", 1).items().getFirst();
+        StoredEntry entry = entries.entries(collection, Wanted.ALL).items().getFirst();
         assertThat(entry.entry().phrasings().getFirst()).startsWith("<script>");
         assertThat(entry.entry().answers()).containsExactly("ab");
         assertThat(entries.add(collection, EntryDraft.of("q".repeat(100_000), "a")))
@@ -102,21 +103,26 @@ class KnowledgeServiceTest {
                             Standing.USUAL,
                             Ties.NONE)));
         }
-        assertThat(entries.entries(collection, "", "", "", "", "title", 1).items())
-                .hasSize(25);
-        assertThat(entries.entries(collection, "", "", "", "", "title", 2).items())
+        assertThat(entries.entries(collection, Wanted.ALL).items()).hasSize(25);
+        assertThat(entries.entries(collection, new Wanted("", Map.of(), "title", 2))
+                        .items())
                 .hasSize(5);
-        assertThat(entries.entries(collection, "", "", "", "", "title", 2).pages())
+        assertThat(entries.entries(collection, new Wanted("", Map.of(), "title", 2))
+                        .pages())
                 .isEqualTo(2);
-        assertThat(entries.entries(collection, "100%", "", "", "", "", 1).total())
+        assertThat(entries.entries(collection, new Wanted("100%", Map.of(), "", 1))
+                        .total())
                 .isEqualTo(1);
-        assertThat(entries.entries(collection, "%", "", "", "", "", 1).total()).isEqualTo(1);
-        assertThat(entries.entries(collection, "r_t", "", "", "", "", 1).total())
+        assertThat(entries.entries(collection, new Wanted("%", Map.of(), "", 1)).total())
+                .isEqualTo(1);
+        assertThat(entries.entries(collection, new Wanted("r_t", Map.of(), "", 1))
+                        .total())
                 .isZero();
-        assertThat(entries.entries(collection, "", "Odd", "", "", "category", 1).total())
+        assertThat(entries.entries(collection, new Wanted("", Map.of("category", "Odd"), "category", 1))
+                        .total())
                 .isEqualTo(15);
         assertThat(entries.categories(collection)).containsExactly("Even", "Odd");
-        assertThat(entries.entries(collection, "", "", "", "", "updated", 1)
+        assertThat(entries.entries(collection, new Wanted("", Map.of(), "-updated", 1))
                         .items()
                         .getFirst()
                         .entry()
@@ -158,7 +164,7 @@ class KnowledgeServiceTest {
     @Test
     void answersAreSeparatedByLinesOfDashes() {
         String collection = data.collection("Hello", "Hi there\n---\nGood evening\n-----\n");
-        assertThat(entries.entries(collection, "", "", "", "", "", 1)
+        assertThat(entries.entries(collection, Wanted.ALL)
                         .items()
                         .getFirst()
                         .entry()

@@ -10,8 +10,10 @@ import com.shuttle.chat.Conversation;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.web.Missing;
+import com.shuttle.web.Wanted;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 @ServerTest
@@ -32,7 +34,7 @@ class LeadServiceTest {
     }
 
     private List<Lead> of(Bot bot) {
-        return leads.list("", bot.id(), "", 1).items();
+        return leads.list(new Wanted("", Map.of("bot", bot.id()), "", 1)).items();
     }
 
     @Test
@@ -77,12 +79,21 @@ class LeadServiceTest {
         }
         assertThat(of(bot)).hasSize(25);
         assertThat(of(bot).getFirst().email()).isEqualTo("p29@example.org");
-        assertThat(leads.list("", bot.id(), "", 2).items()).hasSize(5);
-        assertThat(leads.list("", bot.id(), "name", 1).items().getFirst().name())
+        assertThat(leads.list(new Wanted("", Map.of("bot", bot.id()), "", 2)).items())
+                .hasSize(5);
+        assertThat(leads.list(new Wanted("", Map.of("bot", bot.id()), "name", 1))
+                        .items()
+                        .getFirst()
+                        .name())
                 .isEqualTo("Person A0");
-        assertThat(leads.list("PERSON b", bot.id(), "", 1).items()).hasSize(2);
-        assertThat(leads.list("p7@", bot.id(), "", 1).items()).hasSize(1);
-        assertThat(leads.list("%", bot.id(), "", 1).items()).as("no wildcard").isEmpty();
+        assertThat(leads.list(new Wanted("PERSON b", Map.of("bot", bot.id()), "", 1))
+                        .items())
+                .hasSize(2);
+        assertThat(leads.list(new Wanted("p7@", Map.of("bot", bot.id()), "", 1)).items())
+                .hasSize(1);
+        assertThat(leads.list(new Wanted("%", Map.of("bot", bot.id()), "", 1)).items())
+                .as("no wildcard")
+                .isEmpty();
         assertThat(leads.since(bot.id(), AT.plusSeconds(20))).isEqualTo(10);
     }
 

@@ -166,7 +166,7 @@ class KnowledgeScreenTest {
             assertThat(visitor.locator("h1")).hasText("Lending telescopes");
             assertThat(visitor.locator("#part-who-may-borrow")).isVisible();
 
-            page.locator(".grid-list a").first().click();
+            page.locator(".grid-list a.row-link").first().click();
             page.locator("input[value=draft]").check();
             page.locator("button:text-is('Save')").click();
             assertThat(page.locator(".mark-state")).hasText("draft");

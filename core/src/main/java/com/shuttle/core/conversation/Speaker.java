@@ -1,5 +1,7 @@
 package com.shuttle.core.conversation;
 
+import static java.util.Objects.requireNonNull;
+
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.shuttle.core.flow.Keyed;
 import java.util.Map;
@@ -21,7 +23,7 @@ public enum Speaker implements Keyed {
 
     /** Whether the conversation may pass from this speaker to {@code other}. */
     public boolean mayPassTo(Speaker other) {
-        return LEGAL.get(this).contains(other);
+        return requireNonNull(LEGAL.get(this)).contains(other);
     }
 
     /** @throws IllegalArgumentException if there is no such speaker */

@@ -1,5 +1,7 @@
 package com.shuttle.core.edit;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Section;
@@ -60,7 +62,8 @@ public final class FlowDiff {
             Step was = old.get(id);
             Step is = now.get(id);
             if (was == null) {
-                changes.add(new Change(Sort.ADDED, id, is.kind().label(), is.name(), texts(is, false)));
+                Step added = requireNonNull(is);
+                changes.add(new Change(Sort.ADDED, id, added.kind().label(), added.name(), texts(added, false)));
             } else if (is == null) {
                 changes.add(new Change(Sort.REMOVED, id, was.kind().label(), was.name(), texts(was, true)));
             } else {
@@ -138,7 +141,8 @@ public final class FlowDiff {
             int high = length;
             while (low < high) {
                 int middle = (low + high) >>> 1;
-                if (at.get(kept.get(tails[middle]).id()) < at.get(kept.get(i).id())) {
+                if (requireNonNull(at.get(kept.get(tails[middle]).id()))
+                        < requireNonNull(at.get(kept.get(i).id()))) {
                     low = middle + 1;
                 } else {
                     high = middle;

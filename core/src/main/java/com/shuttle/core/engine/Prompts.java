@@ -33,7 +33,7 @@ public final class Prompts {
         Wanted wanted = wanted(step, awaiting);
         Limits limits = wanted == null ? Limits.NONE : wanted.limits();
         ValueType type = wanted == null ? type(awaiting) : wanted.type();
-        boolean marks = type == ValueType.RATING && wanted != null;
+        Wanted marks = type == ValueType.RATING ? wanted : null;
         boolean slider = type == ValueType.SLIDER;
         Choice choice = step instanceof Choice one ? one : null;
         return new Prompt(
@@ -45,17 +45,20 @@ public final class Prompts {
                 awaiting.offers(),
                 choice == null ? Choice.Layout.BUTTONS.key() : choice.layout().key(),
                 choice != null && choice.many(),
-                marks
-                        ? BigDecimal.valueOf(Offers.lowest(wanted))
+                marks != null
+                        ? BigDecimal.valueOf(Offers.lowest(marks))
                         : slider && limits.min() == null ? SLIDER_FROM : limits.min(),
-                marks
-                        ? BigDecimal.valueOf(Offers.highest(wanted))
+                marks != null
+                        ? BigDecimal.valueOf(Offers.highest(marks))
                         : slider && limits.max() == null ? SLIDER_TO : limits.max(),
                 limits.by(),
                 bound(limits.earliest(), type, today),
                 bound(limits.latest(), type, today),
                 limits.weekdays(),
-                awaiting instanceof Awaiting.Rating || marks && limits.look().isBlank() ? "stars" : limits.look(),
+                awaiting instanceof Awaiting.Rating
+                                || marks != null && limits.look().isBlank()
+                        ? "stars"
+                        : limits.look(),
                 limits.fileTypes().isEmpty() && type == ValueType.FILE ? Prompt.USUAL_FILES : limits.fileTypes(),
                 limits.megabytes() == null ? Prompt.USUAL_MEGABYTES : limits.megabytes(),
                 !state.silent());

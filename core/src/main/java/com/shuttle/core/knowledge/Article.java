@@ -1,19 +1,12 @@
 package com.shuttle.core.knowledge;
 
-import org.jspecify.annotations.Nullable;
-
 /**
  * A longer text in Markdown, answered from by passage.
  *
  * @param ref      unique within its collection, stable under edits
  * @param category may be empty
  */
-public record Article(
-        String ref,
-        String title,
-        String markdown,
-        String category,
-        @Nullable Standing standing) {
+public record Article(String ref, String title, String markdown, String category, Standing standing) {
 
     public Article {
         standing = standing == null ? Standing.USUAL : standing;

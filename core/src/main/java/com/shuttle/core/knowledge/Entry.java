@@ -1,7 +1,6 @@
 package com.shuttle.core.knowledge;
 
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 
 /**
  * A question with its phrasings and the answers to it, which rotate.
@@ -12,12 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param category  may be empty
  */
 public record Entry(
-        String ref,
-        List<String> phrasings,
-        List<String> answers,
-        String category,
-        @Nullable Standing standing,
-        @Nullable Ties ties) {
+        String ref, List<String> phrasings, List<String> answers, String category, Standing standing, Ties ties) {
 
     /**
      * What an entry belongs to and leads to.

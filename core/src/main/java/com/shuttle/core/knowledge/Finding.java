@@ -63,7 +63,7 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
             double confidence,
             List<String> answers,
             Why why,
-            @Nullable Ties ties,
+            Ties ties,
             @Nullable ReadOn readOn) {
         public Match {
             answers = List.copyOf(answers);

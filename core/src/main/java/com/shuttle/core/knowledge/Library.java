@@ -1,5 +1,7 @@
 package com.shuttle.core.knowledge;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.knowledge.KnowledgeIndex.Told;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -39,10 +41,10 @@ final class Library {
                     units.stream().map(unit -> Read.of(unit, meaning)).toList());
         }
         content.entries()
-                .forEach(entry ->
-                        byTexts.get(texts(entry)).forEach(read -> reads.add(read.as(entry.ref(), entry.ties()))));
+                .forEach(entry -> requireNonNull(byTexts.get(texts(entry)))
+                        .forEach(read -> reads.add(read.as(entry.ref(), entry.ties()))));
         content.articles()
-                .forEach(article -> byTexts.get(texts(article))
+                .forEach(article -> requireNonNull(byTexts.get(texts(article)))
                         .forEach(read -> reads.add(read.as(article.ref(), Entry.Ties.NONE))));
     }
 

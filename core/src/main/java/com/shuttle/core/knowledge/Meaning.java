@@ -1,5 +1,7 @@
 package com.shuttle.core.knowledge;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.List;
 import java.util.Map;
 
@@ -30,12 +32,12 @@ public interface Meaning {
         return new Meaning() {
             @Override
             public float[] ofText(Model model, String text) {
-                return models.get(model).ofText(text);
+                return requireNonNull(models.get(model)).ofText(text);
             }
 
             @Override
             public float[] ofQuestion(Model model, String question) {
-                return models.get(model).ofQuestion(question);
+                return requireNonNull(models.get(model)).ofQuestion(question);
             }
         };
     }

@@ -1,5 +1,7 @@
 package com.shuttle.core.knowledge;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -32,7 +34,7 @@ final class Synonyms {
             Map<String, Long> uses = new LinkedHashMap<>();
             group.forEach(word -> uses.put(word, uses(word.toLowerCase(Locale.ROOT), counts, texts)));
             String usual = group.stream()
-                    .reduce((a, b) -> uses.get(b) > uses.get(a) ? b : a)
+                    .reduce((a, b) -> requireNonNull(uses.get(b)) > requireNonNull(uses.get(a)) ? b : a)
                     .orElse("");
             uses.forEach((word, times) -> {
                 if (times == 0 && !word.equals(usual)) {

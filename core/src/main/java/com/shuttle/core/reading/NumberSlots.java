@@ -1,5 +1,7 @@
 package com.shuttle.core.reading;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.flow.ValueType;
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -53,7 +55,7 @@ final class NumberSlots {
         wanted.forEach(slot -> cues.put(slot, SlotWords.cues(slot)));
         for (Mention number : numbers) {
             for (Slot slot : wanted) {
-                int score = score(slot, cues.get(slot), number, numbers, text);
+                int score = score(slot, requireNonNull(cues.get(slot)), number, numbers, text);
                 if (score > 0) {
                     fits.add(new Fit(slot, number, score));
                 }

@@ -1,5 +1,7 @@
 package com.shuttle.core.reading;
 
+import static java.util.Objects.requireNonNull;
+
 import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.Map;
@@ -61,7 +63,7 @@ final class Numerals {
             return figures(tokens, i, context);
         }
         if (FRACTIONS.containsKey(tokens.word(i))) {
-            return new Parsed(FRACTIONS.get(tokens.word(i)), i + 1);
+            return new Parsed(requireNonNull(FRACTIONS.get(tokens.word(i))), i + 1);
         }
         if (tokens.is(i, "minus") && !tokens.at(i - 1).figure()) {
             return negated(at(tokens, i + 1, context));
@@ -218,7 +220,7 @@ final class Numerals {
             } else if (next > at
                     && (word.equals("and") && afterScale(tokens, next) || word.equals("-") && unit)
                     && SMALL.containsKey(tokens.word(next + 1))
-                    && (word.equals("and") || SMALL.get(tokens.word(next + 1)) < 10)) {
+                    && (word.equals("and") || requireNonNull(SMALL.get(tokens.word(next + 1))) < 10)) {
                 next++;
                 continue;
             } else {

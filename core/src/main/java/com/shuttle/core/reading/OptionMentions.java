@@ -96,7 +96,7 @@ final class OptionMentions {
                         telling.put(word, option);
                     });
         }
-        telling.keySet().removeIf(word -> owners.get(word) > 1);
+        telling.keySet().removeIf(word -> owners.getOrDefault(word, 0) > 1);
         return telling;
     }
 

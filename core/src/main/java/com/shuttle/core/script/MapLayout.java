@@ -1,5 +1,7 @@
 package com.shuttle.core.script;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Section;
@@ -163,8 +165,11 @@ public record MapLayout(List<Node> nodes, List<Line> lines, List<Region> regions
                 });
                 sections.get(i)
                         .texts
-                        .forEach((id, text) -> nodes.add(
-                                new Node(id, boxes.get(id), text, flow.pins().containsKey(id))));
+                        .forEach((id, text) -> nodes.add(new Node(
+                                id,
+                                requireNonNull(boxes.get(id)),
+                                text,
+                                flow.pins().containsKey(id))));
             }
             List<Line> lines = links.stream().map(link -> drawn(link, corners)).toList();
             List<Region> regions = new ArrayList<>();
@@ -193,7 +198,7 @@ public record MapLayout(List<Node> nodes, List<Line> lines, List<Region> regions
                 }
                 ways.forEach((to, exits) -> {
                     String label = label(step, exits);
-                    boolean together = sectionOf.get(to).equals(sectionOf.get(step.id()));
+                    boolean together = requireNonNull(sectionOf.get(to)).equals(sectionOf.get(step.id()));
                     ElkEdge edge = together
                             ? sections.get(sectionOf.get(to)).link(step.id(), to, label, up(step.id(), to))
                             : null;
@@ -204,7 +209,7 @@ public record MapLayout(List<Node> nodes, List<Line> lines, List<Region> regions
         }
 
         private boolean up(String from, String to) {
-            return order.get(to) <= order.get(from);
+            return requireNonNull(order.get(to)) <= requireNonNull(order.get(from));
         }
 
         private static String label(Step step, List<ExitSlot> exits) {
@@ -262,7 +267,7 @@ public record MapLayout(List<Node> nodes, List<Line> lines, List<Region> regions
             List<String> exits = link.exits().stream().map(ExitSlot::id).toList();
             boolean moved = flow.pins().containsKey(from) || flow.pins().containsKey(link.to());
             if (moved || link.edge() == null || link.edge().getSections().isEmpty()) {
-                List<Point> points = across(boxes.get(from), boxes.get(link.to()));
+                List<Point> points = across(requireNonNull(boxes.get(from)), requireNonNull(boxes.get(link.to())));
                 Point label = new Point(
                         (points.get(0).x()
                                         + 3 * points.get(1).x()
@@ -276,7 +281,7 @@ public record MapLayout(List<Node> nodes, List<Line> lines, List<Region> regions
                                 / 8);
                 return new Line(from, link.to(), exits, link.label(), points, true, label, up);
             }
-            Point corner = corners.get(sectionOf.get(from));
+            Point corner = corners.get(requireNonNull(sectionOf.get(from)));
             ElkEdgeSection way = link.edge().getSections().getFirst();
             List<Point> points = new ArrayList<>();
             points.add(point(corner, way.getStartX(), way.getStartY()));

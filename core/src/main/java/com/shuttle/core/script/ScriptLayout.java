@@ -1,5 +1,7 @@
 package com.shuttle.core.script;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Step;
@@ -92,8 +94,8 @@ public record ScriptLayout(List<Row> rows, List<Thread> threads, int lanes) {
                 widest[i] = Math.max(widest[i], taken.isEmpty() ? 0 : taken.last());
             }
             List<Thread> threads = new ArrayList<>();
-            opened.forEach(
-                    target -> threads.add(new Thread(target, laneOfTarget.get(target), false, down.get(target))));
+            opened.forEach(target -> threads.add(new Thread(
+                    target, requireNonNull(laneOfTarget.get(target)), false, requireNonNull(down.get(target)))));
             placeReturns(threads);
             int lanes = threads.stream().mapToInt(Thread::lane).max().orElse(0);
             lanes = Math.max(lanes, rows.stream().mapToInt(Row::lane).max().orElse(0));

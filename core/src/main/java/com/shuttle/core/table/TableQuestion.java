@@ -184,11 +184,14 @@ final class TableQuestion {
 
     /** A row's name: after "lighter than" it stands for its own figure. */
     private void title(Row row) {
-        Column compared = waiting.op == null || !waiting.than
-                ? null
-                : waiting.compared(columns).orElse(null);
-        if (compared != null && !row.at(compared).isEmpty() && compared.kind().figures()) {
-            add(compared, new Condition.Figure(compared, waiting.op, new BigDecimal(row.at(compared))));
+        Condition.Op op = waiting.op;
+        Column compared =
+                op == null || !waiting.than ? null : waiting.compared(columns).orElse(null);
+        if (op != null
+                && compared != null
+                && !row.at(compared).isEmpty()
+                && compared.kind().figures()) {
+            add(compared, new Condition.Figure(compared, op, new BigDecimal(row.at(compared))));
         } else {
             named.add(row);
             strong++;

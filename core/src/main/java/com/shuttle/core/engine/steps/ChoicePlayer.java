@@ -1,5 +1,7 @@
 package com.shuttle.core.engine.steps;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
@@ -112,7 +114,7 @@ final class ChoicePlayer extends Player {
                 .filter(offer -> options.contains(offer.id()))
                 .map(Offer::label)
                 .toList();
-        run.trail.add(run.at());
+        run.trail.add(requireNonNull(run.at()));
         if (!step.variable().isBlank()) {
             run.facts.set(step.variable(), step.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
         }

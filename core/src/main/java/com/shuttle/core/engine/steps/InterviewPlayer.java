@@ -1,5 +1,7 @@
 package com.shuttle.core.engine.steps;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.engine.turn.AnswerCheck;
@@ -142,7 +144,7 @@ final class InterviewPlayer extends Player {
     }
 
     private void complete() {
-        run.trail.add(run.at());
+        run.trail.add(requireNonNull(run.at()));
         run.await(null);
         course.leave(step, Interview.COMPLETE);
     }

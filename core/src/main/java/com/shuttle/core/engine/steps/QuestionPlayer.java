@@ -1,5 +1,7 @@
 package com.shuttle.core.engine.steps;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
@@ -215,7 +217,7 @@ final class QuestionPlayer extends Player {
         if (!step.variable().isBlank()) {
             run.facts.set(step.variable(), value);
         }
-        run.trail.add(run.at());
+        run.trail.add(requireNonNull(run.at()));
         run.await(null);
         if (!step.reply().isBlank()) {
             run.say(step.reply());
