@@ -20,11 +20,13 @@ import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Missing;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -84,12 +86,27 @@ class FlowController {
         return "studio/script";
     }
 
-    /** The rows alone, after an edit that changed more than the text of one field. */
+    /** The rows alone, after an edit that changed more than the text of one field. @param open the step whose row is open */
     @GetMapping("/{flow}/rows")
-    String rows(@PathVariable String id, @PathVariable String flow, Model model) {
+    String rows(
+            @PathVariable String id,
+            @PathVariable String flow,
+            @RequestParam(defaultValue = "") String open,
+            Model model) {
         model.addAttribute("bot", bots.bot(id));
+        model.addAttribute("open", open);
         fillScript(id, flow, model);
         return "studio/rows :: rows";
+    }
+
+    /** One row with all its controls; nothing where the step is gone. */
+    @GetMapping("/{flow}/rows/{step}")
+    String row(@PathVariable String id, @PathVariable String flow, @PathVariable String step, Model model) {
+        fillScript(id, flow, model);
+        ScriptView script = (ScriptView) Objects.requireNonNull(model.getAttribute("script"));
+        model.addAttribute("row", script.row(step).orElseThrow(() -> new Missing("step", step)));
+        model.addAttribute("whole", true);
+        return "studio/row/row :: row(row=${row})";
     }
 
     /**

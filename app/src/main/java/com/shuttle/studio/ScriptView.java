@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * A flow as the script shows it.
@@ -55,6 +56,14 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
         public boolean quiet() {
             return below && role != ExitSlot.Role.OWN || target.isEmpty() && role == ExitSlot.Role.SIDE;
         }
+    }
+
+    /** The row of a step; empty where there is none. */
+    Optional<RowView> row(String step) {
+        return sections.stream()
+                .flatMap(section -> section.rows().stream())
+                .filter(row -> row.step().id().equals(step))
+                .findFirst();
     }
 
     /** What the rows have to know of the world around the flow: the flows' names, and what references can be to. */

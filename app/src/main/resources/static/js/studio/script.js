@@ -4,6 +4,7 @@ import './said.js';
 import { complain } from './complaints.js';
 import { dock } from './dock.js';
 import { Edits } from './edits.js';
+import { exchangeRows, noteRows } from './exchange.js';
 import { expressionFields } from './expressions.js';
 import { find } from './find.js';
 import { folds } from './folds.js';
@@ -16,9 +17,10 @@ import { rehearse } from './rehearse.js';
 import { rowActions } from './row-actions.js';
 import { selection } from './selection.js';
 import { keysInTexts } from './text-keys.js';
-import { drawThreads } from './threads.js';
+import { drawThreads, drawThreadsSoon } from './threads.js';
 import { together } from './together.js';
 import { typing } from './typing.js';
+import { wholeRows } from './whole-rows.js';
 
 const script = document.getElementById('script');
 const saved = document.getElementById('saved');
@@ -29,6 +31,7 @@ const edits = new Edits(script.dataset.base, (text, bad) => {
 const kinds = kindsIn(script.dataset.kinds);
 
 const rows = () => document.getElementById('rows');
+noteRows(rows());
 const folding = folds(`folded ${script.dataset.base}`, rows);
 const rowOf = (element) => element.closest('.row');
 const rowById = (step) => rows().querySelector(`.row[data-step="${CSS.escape(step)}"]`);
@@ -73,8 +76,16 @@ function open(row) {
   drawThreads(rows());
   if (row) {
     row.drawnHeight = row.offsetHeight;
+    whole(row);
   }
 }
+
+const whole = wholeRows(script.dataset.base, (row) => {
+  if (row.classList.contains('open')) {
+    drawThreads(rows());
+    row.drawnHeight = row.offsetHeight;
+  }
+});
 
 /**
  * Fetches the rows anew and puts the caret where it was, or at `focus`. Rows are only exchanged when the server knows all
@@ -84,7 +95,8 @@ async function refresh(focus) {
   let html;
   do {
     await edits.flush();
-    html = await getText(`${script.dataset.base}/rows`);
+    const step = focus?.step ?? document.activeElement?.closest('.row')?.dataset.step ?? '';
+    html = await getText(`${script.dataset.base}/rows?open=${encodeURIComponent(step)}`);
   } while (edits.unsent);
   const active = document.activeElement;
   const here =
@@ -95,7 +107,7 @@ async function refresh(focus) {
   const restore = choice.keep();
   const unfolded = [...rows().querySelectorAll('details[data-more][open]')].map((details) => details.dataset.more);
   exchanging = true;
-  rows().outerHTML = html;
+  exchangeRows(rows(), html);
   exchanging = false;
   restore();
   unfolded.forEach((more) =>
@@ -338,8 +350,16 @@ document.addEventListener('click', (event) => {
 
 document.getElementById('undo').addEventListener('click', () => stepHistory('undo'));
 document.getElementById('redo').addEventListener('click', () => stepHistory('redo'));
-new ResizeObserver(() => drawThreads(rows())).observe(script);
-document.fonts.ready.then(() => drawThreads(rows()));
+let width = script.clientWidth;
+new ResizeObserver(() => {
+  if (script.clientWidth !== width) {
+    width = script.clientWidth;
+    drawThreadsSoon(rows);
+  }
+}).observe(script);
+if (document.fonts.status !== 'loaded') {
+  document.fonts.ready.then(() => drawThreadsSoon(rows));
+}
 
 script.addEventListener('toggle', () => drawThreads(rows()), true);
 expressionFields(script, typedIn);
