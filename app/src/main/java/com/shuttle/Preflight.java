@@ -5,6 +5,7 @@ import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import org.jspecify.annotations.Nullable;
 
 /** What must be right before the server starts, told in one sentence each where it is not. */
@@ -36,6 +37,7 @@ final class Preflight {
     static void check(int port, Path data) {
         try {
             Files.createDirectories(data);
+            keepPrivate(data);
             Files.delete(Files.createTempFile(data, ".probe", ""));
         } catch (IOException e) {
             throw new Unfit("The data folder " + data + " cannot be written to; choose another with --data.");
@@ -45,6 +47,13 @@ final class Preflight {
             probe.bind(new InetSocketAddress(port));
         } catch (IOException e) {
             throw new Unfit("Port " + port + " is taken by another program; choose another with --port.");
+        }
+    }
+
+    /** Nobody else on the machine reads what visitors said; where the disk knows no owners there is nothing to set. */
+    private static void keepPrivate(Path data) throws IOException {
+        if (Files.getFileStore(data).supportsFileAttributeView("posix")) {
+            Files.setPosixFilePermissions(data, PosixFilePermissions.fromString("rwx------"));
         }
     }
 

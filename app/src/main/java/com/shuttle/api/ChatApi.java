@@ -14,6 +14,7 @@ import com.shuttle.chat.UploadService;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.reading.Words;
+import com.shuttle.web.Callers;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
 import io.swagger.v3.oas.annotations.Operation;
@@ -21,6 +22,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -48,9 +50,11 @@ class ChatApi {
             @Nullable String channel,
             @Nullable String zone) {}
 
+    /** @param visitor to be brought again when the same visitor comes back; one that was not made here is not taken */
     record Begun(
             String conversation,
             String token,
+            String visitor,
             long seq,
             List<MessageView> messages,
             @Nullable AwaitingView awaiting) {}
@@ -72,6 +76,7 @@ class ChatApi {
     private final EventStreams streams;
     private final ChatViews views;
     private final UploadService uploads;
+    private final VisitorIds visitors;
 
     ChatApi(
             ConversationService conversations,
@@ -79,7 +84,9 @@ class ChatApi {
             RateLimits limits,
             EventStreams streams,
             ChatViews views,
-            UploadService uploads) {
+            UploadService uploads,
+            VisitorIds visitors) {
+        this.visitors = visitors;
         this.conversations = conversations;
         this.bots = bots;
         this.limits = limits;
@@ -95,13 +102,14 @@ class ChatApi {
             @PathVariable String bot,
             @RequestBody(required = false) @Nullable Begin begin,
             HttpServletRequest request) {
-        limits.newConversation(request.getRemoteAddr());
+        limits.newConversation(Callers.of(request));
         Begin with = begin == null ? new Begin(null, null, null, null) : begin;
         String id = bots.bySlug(bot).map(Bot::id).orElse(bot);
+        String visitor = visitors.of(id, with.visitor());
         ConversationService.Begun begun = conversations
                 .begin(
                         id,
-                        line(with.visitor(), 100),
+                        visitor,
                         line(with.page(), LONGEST_PAGE),
                         with.channel() == null || with.channel().isBlank() ? "web" : line(with.channel(), 20),
                         line(with.zone(), 60))
@@ -110,6 +118,7 @@ class ChatApi {
         return new Begun(
                 begun.conversation(),
                 begun.token(),
+                visitor,
                 reply.seq(),
                 views.of(reply.messages()),
                 views.of(reply.awaiting()));
@@ -120,16 +129,20 @@ class ChatApi {
     Answer tell(
             @PathVariable String id,
             @RequestBody Told told,
-            @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+            HttpServletRequest request) {
         enter(id, authorization);
-        limits.message(id);
+        limits.message(id, Callers.of(request));
         String key = told.clientMessageId();
         if (key == null || key.isBlank() || key.length() > 90) {
             throw Problems.unfit("A clientMessageId of 1 to 90 characters is needed, so that nothing is taken twice.");
         }
         Outcome outcome;
-        if (told.pick() != null && !told.pick().isEmpty()) {
-            outcome = conversations.pick(id, key, told.pick());
+        List<String> pick = told.pick() == null
+                ? List.of()
+                : told.pick().stream().filter(Objects::nonNull).toList();
+        if (!pick.isEmpty()) {
+            outcome = conversations.pick(id, key, pick);
         } else {
             String raw = told.text() == null ? "" : told.text();
             if (raw.length() > Words.LONGEST_MESSAGE) {
@@ -137,6 +150,10 @@ class ChatApi {
                         + " characters long at most; this one has " + raw.length() + ".");
             }
             String text = Words.clean(raw);
+            if (text.length() > Words.LONGEST_MESSAGE) {
+                // Some characters are several when they are written out.
+                text = text.substring(0, Words.LONGEST_MESSAGE);
+            }
             if (text.isBlank()) {
                 throw Problems.unfit("There is nothing readable in this message.");
             }
@@ -159,10 +176,11 @@ class ChatApi {
             @PathVariable String id,
             @RequestParam MultipartFile file,
             @RequestParam(defaultValue = "") String clientMessageId,
-            @RequestHeader(name = "Authorization", defaultValue = "") String authorization)
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+            HttpServletRequest request)
             throws IOException {
         enter(id, authorization);
-        limits.message(id);
+        limits.message(id, Callers.of(request));
         if (clientMessageId.isBlank() || clientMessageId.length() > 90) {
             throw Problems.unfit("A clientMessageId of 1 to 90 characters is needed, so that nothing is taken twice.");
         }

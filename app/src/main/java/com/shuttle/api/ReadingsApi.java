@@ -101,7 +101,7 @@ class ReadingsApi {
         }
         List<Slot> slots = new ArrayList<>();
         for (SlotForm form : forms) {
-            if (form.name() == null || form.name().isBlank()) {
+            if (form == null || form.name() == null || form.name().isBlank()) {
                 throw Problems.unfit("Every slot needs a name.");
             }
             String label = form.label() == null ? "" : form.label();

@@ -279,7 +279,7 @@ public class BotService {
         if (name.isBlank() || name.length() > 200) {
             return Checked.bad("name", "Please give a name of up to 200 characters.");
         }
-        List<Draft> drafts = store.drafts(bot);
+        List<Draft> drafts = store.drafts(bot(bot).id());
         int n = drafts.size() + 1;
         while (store.draft(bot, "flow-" + n).isPresent()) {
             n++;

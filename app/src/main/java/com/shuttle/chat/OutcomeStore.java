@@ -7,6 +7,7 @@ import static com.shuttle.schema.Tables.UPLOAD;
 import static com.shuttle.schema.Tables.VISITOR_VALUE;
 
 import com.shuttle.core.reading.Value;
+import com.shuttle.web.Fit;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
 import java.math.BigDecimal;
@@ -60,6 +61,9 @@ class OutcomeStore {
         return values;
     }
 
+    /** What a milestone can be worth at the most; a computed value may be anything. */
+    private static final BigDecimal MOST_WORTH = new BigDecimal("999999999999");
+
     void reach(Conversation conversation, String name, BigDecimal worth, Instant at) {
         db.insertInto(MILESTONE)
                 .columns(
@@ -69,7 +73,13 @@ class OutcomeStore {
                         MILESTONE.NAME,
                         MILESTONE.WORTH,
                         MILESTONE.AT)
-                .values(Ids.next(), conversation.bot(), conversation.id(), name, worth, at)
+                .values(
+                        Ids.next(),
+                        conversation.bot(),
+                        conversation.id(),
+                        name,
+                        worth.min(MOST_WORTH).max(MOST_WORTH.negate()),
+                        at)
                 .execute();
     }
 
@@ -87,7 +97,11 @@ class OutcomeStore {
         db.deleteFrom(RATING).where(RATING.CONVERSATION_ID.eq(conversation)).execute();
         db.insertInto(RATING)
                 .columns(RATING.CONVERSATION_ID, RATING.STARS, RATING.REMARK, RATING.AT)
-                .values(conversation, stars, remark, at)
+                .values(
+                        conversation,
+                        stars,
+                        Fit.within(remark, RATING.REMARK.getDataType().length()),
+                        at)
                 .execute();
     }
 
@@ -109,7 +123,7 @@ class OutcomeStore {
                 .values(
                         conversation,
                         db.fetchCount(CONVERSATION_NOTE, CONVERSATION_NOTE.CONVERSATION_ID.eq(conversation)),
-                        text,
+                        Fit.within(text, CONVERSATION_NOTE.TEXT.getDataType().length()),
                         at)
                 .execute();
     }

@@ -3,6 +3,7 @@ package com.shuttle.chat;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Access;
 import com.shuttle.web.Buckets;
+import com.shuttle.web.Callers;
 import com.shuttle.web.Vault;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -65,7 +66,7 @@ class SignalController {
             Model model,
             HttpServletRequest request,
             HttpServletResponse response) {
-        if (!buckets.take(request.getRemoteAddr())) {
+        if (!buckets.take(Callers.of(request))) {
             response.setStatus(429);
             model.addAttribute("state", "often");
         } else if (!vault.signed(conversation + "/" + key, signature)) {

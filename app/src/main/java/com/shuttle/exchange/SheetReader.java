@@ -1,7 +1,6 @@
 package com.shuttle.exchange;
 
 import com.shuttle.web.Formulas;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
@@ -13,26 +12,12 @@ import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
-import org.apache.poi.openxml4j.util.ZipSecureFile;
-import org.apache.poi.ss.usermodel.CellType;
-import org.apache.poi.ss.usermodel.DataFormatter;
-import org.apache.poi.ss.usermodel.Row;
-import org.apache.poi.ss.usermodel.Workbook;
-import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 
 /** Reads tables of unknown encoding and separator. Pure functions. */
 final class SheetReader {
 
     private static final char[] SEPARATORS = {',', ';', '\t', '|'};
     private static final int LOOKED_AT = 20;
-
-    /** A packed part that unpacks to more than a hundred times its size is a trap; one of this size is too much anyway. */
-    private static final long LARGEST_PART = 80_000_000;
-
-    static {
-        ZipSecureFile.setMinInflateRatio(0.01);
-        ZipSecureFile.setMaxEntrySize(LARGEST_PART);
-    }
 
     private SheetReader() {}
 
@@ -123,40 +108,7 @@ final class SheetReader {
     }
 
     static Sheet xlsx(byte[] bytes) throws Unreadable {
-        List<Sheet.Row> rows = new ArrayList<>();
-        DataFormatter format = new DataFormatter();
-        try (Workbook book = new XSSFWorkbook(new ByteArrayInputStream(bytes))) {
-            if (book.getNumberOfSheets() == 0) {
-                throw new Unreadable("There is no sheet in this file.");
-            }
-            for (Row row : book.getSheetAt(0)) {
-                if (rows.size() > Sheet.MOST_ROWS) {
-                    throw tooMany();
-                }
-                List<String> cells = new ArrayList<>();
-                for (int i = 0; i < Math.min(row.getLastCellNum(), Sheet.MOST_COLUMNS + 1); i++) {
-                    var cell = row.getCell(i);
-                    // What a formula came to when it was saved; formulas are never worked out here.
-                    boolean text = cell != null
-                            && cell.getCellType() == CellType.FORMULA
-                            && cell.getCachedFormulaResultType() == CellType.STRING;
-                    boolean other = cell != null && cell.getCellType() == CellType.FORMULA && !text;
-                    cells.add(
-                            text
-                                    ? cell.getStringCellValue()
-                                    : other && cell.getCachedFormulaResultType() == CellType.NUMERIC
-                                            ? String.valueOf(cell.getNumericCellValue())
-                                            : other ? "" : format.formatCellValue(cell));
-                }
-                if (cells.stream().anyMatch(cell -> !cell.isBlank())) {
-                    rows.add(new Sheet.Row(row.getRowNum() + 1, cells));
-                }
-            }
-        } catch (IOException | RuntimeException e) {
-            throw new Unreadable(
-                    "This is no spreadsheet that can be read, or one that unpacks to far more than it should.");
-        }
-        return sheet(rows);
+        return sheet(XlsxReader.read(bytes));
     }
 
     private static Unreadable tooMany() {

@@ -4,6 +4,7 @@ import static com.shuttle.schema.Tables.ANSWERED;
 import static com.shuttle.schema.Tables.GAP;
 import static java.util.Objects.requireNonNull;
 
+import com.shuttle.web.Fit;
 import com.shuttle.web.Ids;
 import java.time.Instant;
 import java.util.List;
@@ -33,8 +34,10 @@ class GapStore {
                 .set(GAP.ID, Ids.next())
                 .set(GAP.BOT_ID, bot)
                 .set(GAP.CONVERSATION_ID, conversation)
-                .set(GAP.QUESTION, question)
-                .set(GAP.NORMAL, normal)
+                .set(
+                        GAP.QUESTION,
+                        Fit.within(question, GAP.QUESTION.getDataType().length()))
+                .set(GAP.NORMAL, Fit.within(normal, GAP.NORMAL.getDataType().length()))
                 .set(GAP.AT, at)
                 .set(GAP.DISMISSED, dismissed)
                 .set(GAP.RATED, rated)
@@ -77,8 +80,10 @@ class GapStore {
                 .set(ANSWERED.BOT_ID, bot)
                 .set(ANSWERED.CONVERSATION_ID, conversation)
                 .set(ANSWERED.COLLECTION_ID, collection)
-                .set(ANSWERED.REF, ref)
-                .set(ANSWERED.QUESTION, question)
+                .set(ANSWERED.REF, Fit.within(ref, ANSWERED.REF.getDataType().length()))
+                .set(
+                        ANSWERED.QUESTION,
+                        Fit.within(question, ANSWERED.QUESTION.getDataType().length()))
                 .set(ANSWERED.AT, at)
                 .execute();
     }

@@ -4,6 +4,7 @@ import static com.shuttle.schema.Tables.LEAD;
 import static org.jooq.impl.DSL.noCondition;
 
 import com.shuttle.schema.tables.records.LeadRecord;
+import com.shuttle.web.Fit;
 import com.shuttle.web.Like;
 import com.shuttle.web.Page;
 import com.shuttle.web.Wanted;
@@ -54,9 +55,9 @@ class LeadStore {
                 .values(
                         lead.id(),
                         lead.bot(),
-                        lead.name(),
+                        Fit.within(lead.name(), LEAD.NAME.getDataType().length()),
                         lead.email(),
-                        lead.phone(),
+                        Fit.within(lead.phone(), LEAD.PHONE.getDataType().length()),
                         lead.conversation(),
                         lead.conversations(),
                         lead.firstAt(),
@@ -66,8 +67,10 @@ class LeadStore {
 
     void update(Lead lead) {
         db.update(LEAD)
-                .set(LEAD.NAME, lead.name())
-                .set(LEAD.PHONE, lead.phone())
+                .set(LEAD.NAME, Fit.within(lead.name(), LEAD.NAME.getDataType().length()))
+                .set(
+                        LEAD.PHONE,
+                        Fit.within(lead.phone(), LEAD.PHONE.getDataType().length()))
                 .set(LEAD.CONVERSATION_ID, lead.conversation())
                 .set(LEAD.CONVERSATIONS, lead.conversations())
                 .set(LEAD.LAST_AT, lead.lastAt())

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import com.shuttle.core.reading.EmailAddress;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
+import java.nio.charset.StandardCharsets;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Locale;
@@ -19,6 +20,12 @@ public class AccountService {
 
     /** The shortest password, in characters. */
     public static final int SHORTEST_PASSWORD = 10;
+
+    /** The longest, in bytes of UTF-8. */
+    static final int LONGEST_PASSWORD = 72;
+
+    private static final String PASSWORD_RULE = "A password has " + SHORTEST_PASSWORD + " to " + LONGEST_PASSWORD
+            + " characters; those of other alphabets count two or three.";
 
     private final AccountStore store;
     private final PasswordEncoder passwords;
@@ -59,10 +66,7 @@ public class AccountService {
                 .require(!name.isBlank() && name.length() <= 200, "name", "Please give a name of up to 200 characters.")
                 .require(EmailAddress.isValid(address), "email", "That is not an email address.")
                 .require(store.byEmail(address).isEmpty(), "email", "Somebody with this email has an account already.")
-                .require(
-                        password.length() >= SHORTEST_PASSWORD && password.length() <= 72,
-                        "password",
-                        "A password has " + SHORTEST_PASSWORD + " to 72 characters.")
+                .require(fits(password), "password", PASSWORD_RULE)
                 .bad();
         if (bad.isPresent()) {
             return bad.get();
@@ -70,6 +74,32 @@ public class AccountService {
         Account account = new Account(Ids.next(), name.strip(), address, role);
         store.insert(account, requireNonNull(passwords.encode(password)), clock.instant());
         return Checked.good(account);
+    }
+
+    /** BCrypt takes no more than {@value #LONGEST_PASSWORD} bytes. */
+    private static boolean fits(String password) {
+        return password.length() >= SHORTEST_PASSWORD
+                && password.getBytes(StandardCharsets.UTF_8).length <= LONGEST_PASSWORD;
+    }
+
+    /** Changes a password by who knows the one there is. */
+    @Transactional
+    public Checked<String> changePassword(String id, String current, String password) {
+        String hash = store.account(id)
+                .flatMap(account -> store.passwordHash(account.email()))
+                .orElse("");
+        Optional<Checked<String>> bad = new Checked.Errors()
+                .require(
+                        fits(current) && passwords.matches(current, hash),
+                        "current",
+                        "That is not the password you have now.")
+                .require(fits(password), "password", PASSWORD_RULE)
+                .bad();
+        if (bad.isPresent()) {
+            return bad.get();
+        }
+        store.updatePassword(id, requireNonNull(passwords.encode(password)));
+        return Checked.good(id);
     }
 
     /** Makes the first account, an administrator; refused once there is one. */

@@ -72,6 +72,13 @@ class AccountStore {
                 .execute();
     }
 
+    void updatePassword(String id, String hash) {
+        db.update(ACCOUNT)
+                .set(ACCOUNT.PASSWORD_HASH, hash)
+                .where(ACCOUNT.ID.eq(id))
+                .execute();
+    }
+
     void delete(String id) {
         db.deleteFrom(ACCOUNT).where(ACCOUNT.ID.eq(id)).execute();
     }

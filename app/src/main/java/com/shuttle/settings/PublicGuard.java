@@ -1,19 +1,24 @@
 package com.shuttle.settings;
 
 import com.shuttle.web.Buckets;
+import com.shuttle.web.Callers;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Duration;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.server.PathContainer;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.pattern.PathPattern;
+import org.springframework.web.util.pattern.PathPatternParser;
 
 /**
  * Stands before what strangers may reach: passwords cannot be tried by the thousand, and nobody sends more than a
- * conversation can need.
+ * conversation can need. Paths are matched as the controllers' are, so that no way of writing one leads past it.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
@@ -28,29 +33,94 @@ class PublicGuard extends OncePerRequestFilter {
     /** The largest body at the route for files. */
     static final long LARGEST_FILE = 21_000_000;
 
+    private static final String TOO_LARGE =
+            "{\"title\":\"Too large\",\"status\":413,\"detail\":\"That is too large: a message is much smaller, and a file has 20 MB at most.\"}";
+
+    private static final PathPattern SIGN_IN = pattern("/sign-in");
+    private static final PathPattern SET_UP = pattern("/setup");
+    private static final PathPattern CHAT = pattern("/api/v1/chat/**");
+    private static final PathPattern FILES = pattern("/api/v1/chat/conversations/{id}/files");
+
     private final Buckets signIns = new Buckets(SIGN_INS);
+    private final SignInPace pace;
+
+    PublicGuard(SignInPace pace) {
+        this.pace = pace;
+    }
+
+    private static PathPattern pattern(String path) {
+        return PathPatternParser.defaultInstance.parse(path);
+    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        String path = request.getRequestURI();
+        PathContainer path = PathContainer.parsePath(request.getRequestURI());
         boolean posts = "POST".equals(request.getMethod());
-        boolean enters = path.equals("/sign-in") || path.equals("/setup");
-        if (posts && enters && !signIns.take(request.getRemoteAddr())) {
-            response.sendError(429);
+        if (posts && (SIGN_IN.matches(path) || SET_UP.matches(path))) {
+            enter(request, response, chain);
+        } else if (CHAT.matches(path)) {
+            bounded(request, response, chain, FILES.matches(path) ? LARGEST_FILE : LARGEST_BODY);
+        } else {
+            chain.doFilter(request, response);
+        }
+    }
+
+    private void enter(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        String account = request.getParameter("username") == null ? "" : request.getParameter("username");
+        String caller = Callers.of(request);
+        if (!signIns.take(caller)) {
+            later(response, Duration.ofMinutes(1));
             return;
         }
-        long length = request.getContentLengthLong();
-        long largest = path.endsWith("/files") ? LARGEST_FILE : LARGEST_BODY;
-        boolean unstated = length < 0 && request.getHeader("Transfer-Encoding") != null;
-        if (posts && path.startsWith("/api/v1/chat/") && (length > largest || unstated)) {
-            response.setStatus(length > largest ? 413 : 411);
-            response.setContentType("application/problem+json");
-            response.getWriter()
-                    .write(
-                            "{\"title\":\"Too large\",\"detail\":\"That is too large: a message is much smaller, and a file has 20 MB at most.\"}");
+        Duration pause = pace.pause(account, caller);
+        if (!pause.isZero() && !waited(account, pause)) {
+            later(response, pause);
             return;
         }
         chain.doFilter(request, response);
+    }
+
+    /** Whether an attempt was let wait. */
+    private boolean waited(String account, Duration pause) {
+        if (!pace.queue(account)) {
+            return false;
+        }
+        try {
+            Thread.sleep(pause);
+            return true;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        } finally {
+            pace.leave(account);
+        }
+    }
+
+    private static void later(HttpServletResponse response, Duration pause) throws IOException {
+        response.setHeader("Retry-After", String.valueOf(Math.max(1, pause.toSeconds())));
+        response.sendError(429);
+    }
+
+    private static void bounded(
+            HttpServletRequest request, HttpServletResponse response, FilterChain chain, long largest)
+            throws ServletException, IOException {
+        if (request.getContentLengthLong() > largest) {
+            tooLarge(response);
+            return;
+        }
+        BoundedBody body = new BoundedBody(request, largest);
+        chain.doFilter(body, response);
+        if (body.exceeded() && !response.isCommitted()) {
+            response.reset();
+            tooLarge(response);
+        }
+    }
+
+    private static void tooLarge(HttpServletResponse response) throws IOException {
+        response.setStatus(413);
+        response.setContentType("application/problem+json");
+        response.getWriter().write(TOO_LARGE);
     }
 }

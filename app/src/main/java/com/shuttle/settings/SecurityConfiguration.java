@@ -108,10 +108,12 @@ class SecurityConfiguration {
     /** People: signed in by form, with a session and a CSRF token. */
     @Bean
     @Order(2)
-    SecurityFilterChain people(HttpSecurity http, DeclaredAccess access) throws Exception {
+    SecurityFilterChain people(HttpSecurity http, DeclaredAccess access, AccountService accounts, Sessions sessions)
+            throws Exception {
         return http.csrf(csrf -> csrf.ignoringRequestMatchers("/signal/*/*/*"))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
                         .referrerPolicy(Customizer.withDefaults()))
+                .addFilterBefore(new CurrentAccount(accounts, sessions), AuthorizationFilter.class)
                 .authorizeHttpRequests(routes -> routes.requestMatchers(
                                 "/css/**",
                                 "/js/**",

@@ -16,6 +16,7 @@ import com.shuttle.web.Markdown;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
@@ -88,7 +89,9 @@ class RehearsalController {
         String rehearsal = asked.rehearsal() == null ? "" : asked.rehearsal();
         String text = asked.text() == null ? "" : Words.clean(asked.text());
         boolean goesOn = Boolean.TRUE.equals(asked.goOn());
-        List<String> pick = asked.pick() == null ? List.of() : asked.pick();
+        List<String> pick = asked.pick() == null
+                ? List.of()
+                : asked.pick().stream().filter(Objects::nonNull).toList();
         boolean picks = !pick.isEmpty();
         if (!picks && !goesOn && (text.isBlank() || text.length() > Words.LONGEST_MESSAGE)) {
             return ResponseEntity.unprocessableContent()

@@ -70,12 +70,12 @@ class VariablesController {
     String declare(
             @PathVariable String id,
             @RequestParam String name,
-            @RequestParam String type,
-            @RequestParam String origin,
+            @RequestParam ValueType type,
+            @RequestParam Variable.Origin origin,
             @RequestParam(defaultValue = "") String note,
             RedirectAttributes flash) {
         String plain = name.strip().toLowerCase(java.util.Locale.ROOT).replaceAll("[\\s-]+", "_");
-        Variable variable = new Variable(plain, ValueType.of(type), Variable.Origin.of(origin), note.strip());
+        Variable variable = new Variable(plain, type, origin, note.strip());
         return after(id, bots.declare(id, variable), flash);
     }
 

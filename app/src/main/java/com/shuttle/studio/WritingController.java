@@ -70,7 +70,11 @@ class WritingController {
                 piece.id(), name, List.of(), List.of(piece.sections().getFirst().withSteps(steps)))));
     }
 
-    record PasteForm(@Nullable String after, String text) {}
+    record PasteForm(@Nullable String after, String text) {
+        PasteForm {
+            text = text == null ? "" : text;
+        }
+    }
 
     @PostMapping("/flows/{flow}/paste")
     ResponseEntity<Map<String, String>> paste(
@@ -130,7 +134,12 @@ class WritingController {
         return places;
     }
 
-    record ReplaceForm(String find, String with, boolean matchCase) {}
+    record ReplaceForm(String find, String with, boolean matchCase) {
+        ReplaceForm {
+            find = find == null ? "" : find;
+            with = with == null ? "" : with;
+        }
+    }
 
     /** Replaces a text in all flows of a bot; an edit in each that had it. */
     @PostMapping("/replace")
@@ -172,7 +181,12 @@ class WritingController {
         return "studio/notes :: notes";
     }
 
-    record NoteForm(String step, String text) {}
+    record NoteForm(String step, String text) {
+        NoteForm {
+            step = step == null ? "" : step;
+            text = text == null ? "" : text;
+        }
+    }
 
     @PostMapping("/flows/{flow}/notes")
     ResponseEntity<Map<String, String>> note(
@@ -222,7 +236,12 @@ class WritingController {
 
     // Others
 
-    record HereForm(String page, String step, boolean leaving) {}
+    record HereForm(String page, String step, boolean leaving) {
+        HereForm {
+            page = page == null ? "" : page;
+            step = step == null ? "" : step;
+        }
+    }
 
     @PostMapping("/flows/{flow}/here")
     @ResponseBody

@@ -38,6 +38,7 @@ public class Outgoing {
 
     private static final int LARGEST = 5_000_000;
     private static final int MOST_REDIRECTS = 5;
+    private static final int LARGEST_PORT = 65_535;
     private static final Timeout PATIENCE = Timeout.ofSeconds(10);
 
     /** Why a page was not fetched, for the person who asked for it. */
@@ -175,7 +176,10 @@ public class Outgoing {
         } catch (URISyntaxException e) {
             throw new Refused("This is no web address.");
         }
-        String scheme = uri.getScheme().toLowerCase(Locale.ROOT);
+        String scheme = uri.getScheme() == null ? "" : uri.getScheme().toLowerCase(Locale.ROOT);
+        if (uri.getPort() > LARGEST_PORT) {
+            throw new Refused("There is no such port; a port is a number up to 65535.");
+        }
         if (uri.getHost() == null || !scheme.equals("https") && !scheme.equals("http") || uri.getUserInfo() != null) {
             throw new Refused("This is no web address. It should look like https://example.org/help.");
         }

@@ -15,6 +15,9 @@ public record Page<T>(List<T> items, int number, int pages, int total) {
     /** Items on a page. */
     public static final int SIZE = 25;
 
+    /** No list has pages beyond this. */
+    private static final int MOST = 1_000_000;
+
     public Page {
         items = List.copyOf(items);
     }
@@ -36,6 +39,6 @@ public record Page<T>(List<T> items, int number, int pages, int total) {
 
     /** Items before page {@code number}. */
     public static int offset(int number) {
-        return (Math.max(1, number) - 1) * SIZE;
+        return (Math.clamp(number, 1, MOST) - 1) * SIZE;
     }
 }

@@ -145,13 +145,8 @@ function pull() {
   return pulling;
 }
 
-/** Names this visitor to this bot from one conversation to the next; made up here, and no more than that. */
-function visitor() {
-  const key = `shuttle-visitor-${chat.dataset.bot}`;
-  const name = localStorage.getItem(key) ?? crypto.randomUUID();
-  localStorage.setItem(key, name);
-  return name;
-}
+/** Where the name is kept that ties this visitor's conversations with this bot together; the server makes and signs it. */
+const VISITOR = `shuttle-visitor-${chat.dataset.bot}`;
 
 async function begin() {
   const response = await fetch(`${api}/${chat.dataset.bot}/conversations`, {
@@ -160,7 +155,7 @@ async function begin() {
     body: JSON.stringify({
       page: document.referrer || location.href,
       channel: 'web',
-      visitor: visitor(),
+      visitor: localStorage.getItem(VISITOR) ?? '',
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     }),
   });
@@ -168,7 +163,8 @@ async function begin() {
     const why = await response.json().catch(() => ({}));
     throw new Error(why.detail ?? 'The conversation could not be started. Please try again in a moment.');
   }
-  const { conversation, token } = await response.json();
+  const { conversation, token, visitor } = await response.json();
+  localStorage.setItem(VISITOR, visitor);
   localStorage.setItem(KEY, JSON.stringify({ conversation, token }));
 }
 

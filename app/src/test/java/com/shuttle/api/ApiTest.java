@@ -259,7 +259,7 @@ class ApiTest {
 
     @Test
     void tooMuchAtOnceIsRefused() {
-        RateLimits limits = new RateLimits(new RateLimits.Limits(2, 3));
+        RateLimits limits = new RateLimits(new RateLimits.Limits(2, 3, 100));
         limits.newConversation("a");
         limits.newConversation("a");
         limits.newConversation("b");

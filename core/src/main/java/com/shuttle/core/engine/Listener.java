@@ -14,7 +14,7 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Objects;
-import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -42,7 +42,7 @@ final class Listener {
     }
 
     void take(String text) {
-        Heard offered = offeredByName(text);
+        Heard offered = offeredByName(Words.readable(text));
         if (offered == null && run.awaiting() instanceof Awaiting.Next) {
             run.await(null);
         }
@@ -53,22 +53,24 @@ final class Listener {
         heard.act().run();
     }
 
+    /** A step may keep the whole text as its answer; all else looks at what is readable of it. */
     private Heard heard(String text) {
-        return Stream.<Function<String, @Nullable Heard>>of(
-                        repairs::standingRequest,
-                        this::stepThatHearsChanges,
-                        repairs::change,
-                        this::freeButAsking,
-                        this::pending,
-                        this::sideQuestion,
-                        this::phrase,
-                        this::somethingElse)
-                .map(source -> source.apply(text))
+        String read = Words.readable(text);
+        return Stream.<Supplier<@Nullable Heard>>of(
+                        () -> repairs.standingRequest(read),
+                        () -> stepThatHearsChanges(text),
+                        () -> repairs.change(read),
+                        () -> freeButAsking(read),
+                        () -> pending(text),
+                        () -> sideQuestion(read),
+                        () -> phrase(read),
+                        () -> somethingElse(read))
+                .map(Supplier::get)
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElseGet(() -> Heard.of(() -> {
                     run.await(beneath());
-                    repairs.notUnderstood(text);
+                    repairs.notUnderstood(read);
                 }));
     }
 

@@ -49,6 +49,9 @@ public final class Expressions {
     /** Longest expression taken, in UTF-16 units. */
     public static final int LONGEST = 2000;
 
+    /** A longer result is refused: what grows with every round of a loop would never stop. */
+    public static final int LONGEST_RESULT = 4000;
+
     /** Where compiling failed: {@code at} is an index in the designer's text. */
     public record Problem(String message, int at) {}
 
@@ -256,7 +259,10 @@ public final class Expressions {
                     Value value = value(good.program().eval(activation));
                     yield value == null
                             ? new Result.Failed("the result is no number a conversation can hold")
-                            : new Result.Given(value);
+                            : value.shown().length() > LONGEST_RESULT
+                                    ? new Result.Failed(
+                                            "the result is longer than %,d characters".formatted(LONGEST_RESULT))
+                                    : new Result.Given(value);
                 } catch (CelEvaluationException e) {
                     yield new Result.Failed(words(String.valueOf(e.getMessage())));
                 }

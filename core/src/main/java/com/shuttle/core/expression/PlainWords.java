@@ -29,6 +29,9 @@ public final class PlainWords {
 
     private record Phrase(Pattern words, Comparison comparison) {}
 
+    /** Longer words are refused. */
+    public static final int LONGEST = 500;
+
     private static final List<Phrase> PHRASES = List.of(
             phrase("is (?:not|un) ?known|is unknown|is empty|is not set|has no value|is missing", Comparison.UNKNOWN),
             phrase("is known|is set|has a value|is not empty|is given", Comparison.KNOWN),
@@ -72,6 +75,9 @@ public final class PlainWords {
      * @param teams names of the teams there are
      */
     public static Result read(String words, Map<String, ValueType> types, Collection<String> teams) {
+        if (words.length() > LONGEST) {
+            return new Result.Unread("Please keep it below %d characters.".formatted(LONGEST), LONGEST);
+        }
         List<Row> rows = new ArrayList<>();
         String join = "";
         int at = 0;

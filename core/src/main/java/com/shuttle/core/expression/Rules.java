@@ -70,9 +70,9 @@ public record Rules(boolean all, List<Row> rows) {
     }
 
     private static final String NAME = "([a-z][a-z0-9_]*)";
-    private static final String TEXT = "(\"(?:[^\"\\\\]|\\\\.)*\")";
+    private static final String TEXT = "(\"(?:[^\"\\\\]|\\\\.)*+\")";
     private static final String LITERAL =
-            "(\"(?:[^\"\\\\]|\\\\.)*\"|-?\\d+(?:\\.\\d+)?|true|false|date\\(\"[^\"]*\"\\))";
+            "(\"(?:[^\"\\\\]|\\\\.)*+\"|-?\\d+(?:\\.\\d+)?|true|false|date\\(\"[^\"]*\"\\))";
     private static final Pattern COMPARED = Pattern.compile(NAME + "\\s*(==|!=|>=|<=|>|<)\\s*" + LITERAL);
     private static final Pattern CALLED = Pattern.compile("(!?)" + NAME + "\\.(contains|startsWith)\\(" + TEXT + "\\)");
     private static final Pattern IN_VARIABLE = Pattern.compile("(!?)\\(?" + TEXT + " in " + NAME + "\\)?");
@@ -83,6 +83,9 @@ public record Rules(boolean all, List<Row> rows) {
 
     /** The rows of an expression; empty where it says more than rows can. */
     public static Optional<Rules> read(String text) {
+        if (text.length() > Expressions.LONGEST) {
+            return Optional.empty();
+        }
         Optional<List<String>> and = split(text, "&&");
         Optional<List<String>> or = split(text, "||");
         if (and.isEmpty() || or.isEmpty() || and.get().size() > 1 && or.get().size() > 1) {

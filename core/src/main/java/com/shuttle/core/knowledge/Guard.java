@@ -17,8 +17,8 @@ import java.util.regex.Pattern;
 public final class Guard {
 
     private static final Pattern LINK = Pattern.compile(
-            "(?i)\\b(?:https?://|www\\.)[^\\s)>\\]]+|[\\w.+-]+@[\\w-]+(?:\\.[\\w-]+)+|(?<=\\]\\()[^)\\s]+");
-    private static final Pattern FIGURE = Pattern.compile("\\d+(?:[.,:]\\d+)*");
+            "(?i)\\b(?:https?://|www\\.)[^\\s)>\\]]+|(?<![\\w.+-])[\\w.+-]++@[\\w-]+(?:\\.[\\w-]+)+|(?<=\\]\\()[^)\\s]+");
+    private static final Pattern FIGURE = Pattern.compile("\\d+(?:[.,:]\\d++)*+");
     private static final Pattern WORD = Pattern.compile("\\p{L}+(?:['’]\\p{L}+)?");
     private static final Pattern SENTENCE_START = Pattern.compile("(?:^|[.!?:;\\n*\\-–•>]\\s*|[“\"(\\[]\\s*)$");
     private static final Pattern NEGATION =
@@ -76,8 +76,8 @@ public final class Guard {
         Set<String> links = new HashSet<>();
         LINK.matcher(text)
                 .results()
-                .forEach(match ->
-                        links.add(match.group().replaceAll("[.,;:!?]+$", "").toLowerCase(Locale.ROOT)));
+                .forEach(match -> links.add(
+                        match.group().replaceAll("(?<![.,;:!?])[.,;:!?]++$", "").toLowerCase(Locale.ROOT)));
         return links;
     }
 
@@ -111,8 +111,10 @@ public final class Guard {
                 || word.startsWith("I’")) {
             return false;
         }
-        boolean begins =
-                SENTENCE_START.matcher(text.substring(0, match.start())).find();
+        boolean begins = SENTENCE_START
+                        .matcher(text.substring(Math.max(0, match.start() - 20), match.start()))
+                        .find()
+                || match.start() == 0;
         return !begins || !Words.everyday(word.toLowerCase(Locale.ROOT));
     }
 }

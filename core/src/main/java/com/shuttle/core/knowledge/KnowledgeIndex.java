@@ -124,10 +124,10 @@ public final class KnowledgeIndex {
      * @param tables asked beside
      */
     public Finding ask(List<String> turns, AskedTables tables) {
-        String question = turns.getLast();
+        String question = Words.readable(turns.getLast());
         Finding alone = find(question, tables);
         if (turns.size() > 1 && FollowUp.leansOnBefore(question)) {
-            Finding completed = find(turns.get(turns.size() - 2) + " " + question, tables);
+            Finding completed = find(Words.readable(turns.get(turns.size() - 2)) + " " + question, tables);
             return completed.confidence() > alone.confidence() ? completed : alone;
         }
         return severally(question, alone, tables);

@@ -17,6 +17,9 @@ final class DateTimeReader {
 
     private static final Pattern ISO = Pattern.compile("\\b\\d{4}-\\d\\d-\\d\\d[Tt ]\\d\\d:\\d\\d(?::\\d\\d)?");
 
+    /** Among more numbers than this none is an hour alone. */
+    private static final int MOST_NUMBERS = 6;
+
     private DateTimeReader() {}
 
     static Reading read(String text, Context context) {
@@ -50,9 +53,9 @@ final class DateTimeReader {
         }
         boolean range = days.stream().anyMatch(Mention::range) || times.stream().anyMatch(Mention::range);
         Set<Value> moments = new LinkedHashSet<>();
-        for (Mention day : days) {
+        for (Mention day : days.subList(0, Math.min(days.size(), Mention.MOST))) {
             for (Value date : day.values()) {
-                for (Mention time : times) {
+                for (Mention time : times.subList(0, Math.min(times.size(), Mention.MOST))) {
                     for (Value clock : time.values()) {
                         LocalDate on = ((Value.Day) date).date();
                         LocalTime at = ((Value.Clock) clock).time();
@@ -78,7 +81,8 @@ final class DateTimeReader {
     /** "22nd march 6": the only number beside the day. */
     private static List<Mention> loneHour(Tokens tokens, Context context, List<Mention> days) {
         List<Mention> hours = new ArrayList<>();
-        for (Mention number : apart(NumberReader.find(tokens, context), days)) {
+        List<Mention> numbers = apart(NumberReader.find(tokens, context), days);
+        for (Mention number : numbers.size() > MOST_NUMBERS ? List.<Mention>of() : numbers) {
             if (number.clear()
                     && number.values().getFirst() instanceof Value.Numeric(java.math.BigDecimal value)
                     && value.scale() <= 0

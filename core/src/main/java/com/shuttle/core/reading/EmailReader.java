@@ -14,13 +14,13 @@ import org.jspecify.annotations.Nullable;
 final class EmailReader {
 
     private static final Pattern ADDRESS = Pattern.compile(
-            "[\\p{L}\\p{N}._%+'-]+\\s?@\\s?[\\p{L}\\p{N}-]+(?:\\s?\\.\\s?[\\p{L}\\p{N}-]+)*(?:[.,][\\p{L}]{2,24})");
+            "(?<![\\p{L}\\p{N}._%+'-])[\\p{L}\\p{N}._%+'-]++\\s?@\\s?[\\p{L}\\p{N}-]+(?:\\s?\\.\\s?[\\p{L}\\p{N}-]+)*(?:[.,][\\p{L}]{2,24})");
     private static final String DOT = "(?:\\s*\\.\\s*|\\s+dot\\s+|\\s*[\\[({]\\s*dot\\s*[\\])}]\\s*)";
     private static final String AT = "(?:\\s+at\\s+|\\s*[\\[({]\\s*(?:at|@)\\s*[\\])}]\\s*|\\s*@\\s*)";
-    private static final String PART = "[\\p{L}\\p{N}_+-]+";
+    private static final String PART = "[\\p{L}\\p{N}_+-]++";
     private static final Pattern SPELLED = Pattern.compile(
-            "(" + PART + "(?:(?:" + DOT + "|\\s+(?:plus|underscore|dash|hyphen)\\s+)" + PART + ")*)" + AT + "(" + PART
-                    + "(?:" + DOT + PART + ")+)",
+            "(?<![\\p{L}\\p{N}_+-])(" + PART + "(?:(?:" + DOT + "|\\s+(?:plus|underscore|dash|hyphen)\\s+)" + PART
+                    + "){0,8})" + AT + "(" + PART + "(?:" + DOT + PART + "){1,8})",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern LEAD = Pattern.compile(
             "^(?:(?:it'?s|its|is|email|e-?mail|mail|address|me|my|on|write|to|the|use|and)\\s+)+",

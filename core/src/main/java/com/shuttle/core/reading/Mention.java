@@ -24,6 +24,9 @@ record Mention(List<Value> values, boolean range, int start, int end) {
         return new Mention(List.of(from, to), true, start, end);
     }
 
+    /** Of one kind no more than these are looked at; nobody means more. */
+    static final int MOST = 24;
+
     boolean clear() {
         return values.size() == 1 && !range;
     }

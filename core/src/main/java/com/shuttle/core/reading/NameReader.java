@@ -119,7 +119,8 @@ final class NameReader {
         if (found != null) {
             return found;
         }
-        Matcher speaking = SPEAKING.matcher(text);
+        String low = text.toLowerCase(Locale.ROOT);
+        Matcher speaking = SPEAKING.matcher(low.contains("here") || low.contains("speaking") ? text : "");
         while (speaking.find()) {
             String name = lastName(speaking.group(1));
             if (!name.isEmpty()) {

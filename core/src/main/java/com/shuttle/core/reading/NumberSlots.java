@@ -28,6 +28,9 @@ final class NumberSlots {
     private static final Pattern NO_SUCH =
             Pattern.compile("\\b(?:no|without(?: any)?|zero)\\s+([\\p{L}-]+)\\b", Pattern.CASE_INSENSITIVE);
 
+    /** What stands farther than this from a number says nothing of it, in UTF-16 units. */
+    private static final int NEAR = 160;
+
     private final SeveralReader reader;
 
     NumberSlots(SeveralReader reader) {
@@ -44,8 +47,10 @@ final class NumberSlots {
         String text = reader.rest();
         List<Mention> all = new ArrayList<>(NumberReader.find(Tokens.of(text), reader.context()));
         all.addAll(durations(text));
-        List<Mention> numbers =
-                all.stream().filter(m -> !Settling.denied(text, m)).toList();
+        List<Mention> numbers = all.stream()
+                .limit(Mention.MOST)
+                .filter(m -> !Settling.denied(text, m))
+                .toList();
         if (numbers.isEmpty() && !NO_SUCH.matcher(text).find()) {
             alone(wanted, text);
             return;
@@ -81,8 +86,8 @@ final class NumberSlots {
     }
 
     private int score(Slot slot, Set<String> cues, Mention number, List<Mention> all, String text) {
-        String after = text.substring(number.end());
-        String before = text.substring(0, number.start());
+        String after = text.substring(number.end(), Math.min(text.length(), number.end() + NEAR));
+        String before = text.substring(Math.max(0, number.start() - NEAR), number.start());
         List<String> next = Cues.words(after.split("[,.;\\n!?§:]|\\s(?:and|plus|&|with)\\s", 2)[0]);
         for (int i = 0; i < Math.min(3, next.size()); i++) {
             if (cues.contains(next.get(i))) {
@@ -95,7 +100,7 @@ final class NumberSlots {
         }
         boolean unit = UNIT.matcher(after).find();
         if (!unit) {
-            String clause = before.replaceFirst("(?s).*[,.;\\n§]", "");
+            String clause = before.substring(lastBreak(before) + 1);
             Set<String> own = new HashSet<>(cues);
             own.addAll(SlotWords.own(slot));
             own.removeAll(Set.of("of", "the", "a", "at", "on", "is", "how", "many", "what", "you", "to", "in", "from"));
@@ -108,10 +113,20 @@ final class NumberSlots {
             if (people && OF_PEOPLE_BEFORE.matcher(before).find() && !number.range()) {
                 return 12;
             }
-            boolean bare = text.replaceAll("[§\\s,.;!]+", " ").strip().length() <= number.end() - number.start() + 12;
-            return bare && reader.slots(ValueType.NUMBER).size() == 1 && all.size() == 1 && next.isEmpty() ? 5 : 0;
+            boolean bare = all.size() == 1
+                    && text.replaceAll("[§\\s,.;!]+", " ").strip().length() <= number.end() - number.start() + 12;
+            return bare && reader.slots(ValueType.NUMBER).size() == 1 && next.isEmpty() ? 5 : 0;
         }
         return 0;
+    }
+
+    private static int lastBreak(String text) {
+        for (int i = text.length() - 1; i >= 0; i--) {
+            if (",.;\n§".indexOf(text.charAt(i)) >= 0) {
+                return i;
+            }
+        }
+        return -1;
     }
 
     /** Each slot its strongest number, each number used once; two equally strong for one slot leave it unclear. */

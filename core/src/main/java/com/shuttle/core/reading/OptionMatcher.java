@@ -68,7 +68,8 @@ public final class OptionMatcher {
     }
 
     /** Matches {@code text} against {@code options}; options with an empty label never match. */
-    public static Match match(String text, List<Option> options, Context context, Meaning meaning) {
+    public static Match match(String message, List<Option> options, Context context, Meaning meaning) {
+        String text = Words.readable(message);
         List<String> words = Words.of(text);
         if (words.isEmpty() || options.isEmpty()) {
             return NONE;

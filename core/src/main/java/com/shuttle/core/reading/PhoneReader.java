@@ -24,7 +24,7 @@ final class PhoneReader {
     private static final PhoneNumberUtil PHONES = PhoneNumberUtil.getInstance();
     private static final Pattern FIGURES = Pattern.compile("[+(]?\\d[\\d\\s().\\-/·]{5,}\\d");
     private static final Pattern DICTATED = Pattern.compile(
-            "(?:(?:oh|o|zero|nought|one|two|three|four|five|six|seven|eight|nine|double|triple|treble|plus|\\d+)[\\s,-]+){5,}"
+            "(?<![\\p{L}\\d])(?:(?:oh|o|zero|nought|one|two|three|four|five|six|seven|eight|nine|double|triple|treble|plus|\\d++)[\\s,-]++){5,24}"
                     + "(?:oh|o|zero|nought|one|two|three|four|five|six|seven|eight|nine|\\d+)",
             Pattern.CASE_INSENSITIVE);
     private static final Map<String, String> DIGITS = new HashMap<>();

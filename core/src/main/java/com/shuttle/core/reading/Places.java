@@ -96,6 +96,9 @@ public final class Places {
                 .orElse(List.of());
     }
 
+    /** In a longer question, words and what stands between, no place is looked for. */
+    private static final int MOST_PARTS = 400;
+
     /**
      * A question about a place in the words of who knows nothing of it but something of its region: where {@code known} says that
      * a place is not known and one around it is, that one stands in its stead.
@@ -104,7 +107,7 @@ public final class Places {
      */
     public static String widened(String question, Predicate<String> known) {
         List<String> words = new ArrayList<>(List.of(question.split("(?<=\\P{L})(?=\\p{L})|(?<=\\p{L})(?=\\P{L})")));
-        for (int from = 0; from < words.size(); from++) {
+        for (int from = 0; from < words.size() && words.size() <= MOST_PARTS; from++) {
             for (int to = Math.min(words.size(), from + 2 * LONGEST_NAME - 1); to > from; to--) {
                 Optional<String> region = regionFor(String.join("", words.subList(from, to)), known);
                 if (region.isPresent()) {

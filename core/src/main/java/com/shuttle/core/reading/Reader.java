@@ -5,8 +5,8 @@ import com.shuttle.core.flow.ValueType;
 import java.util.List;
 
 /**
- * Reads a message for a value of one type. Messages are expected cleaned by {@link Words#clean}. Thread-safe; holds no
- * state.
+ * Reads a message for a value of one type. Messages are expected cleaned by {@link Words#clean}; places in
+ * readings are those in {@link Words#readable} of them. Thread-safe; holds no state.
  */
 public final class Reader {
 
@@ -27,20 +27,22 @@ public final class Reader {
         if (text.isBlank()) {
             return Reading.NOTHING;
         }
-        Reading found = found(type, text, context, options, meaning);
+        String read = Words.readable(text);
+        boolean whole = type.free() || type == ValueType.SECRET;
+        Reading found = found(type, whole ? text : read, context, options, meaning);
         if (type.free()) {
             return found;
         }
         if (found instanceof Reading.Given || found instanceof Reading.Unclear) {
             return found;
         }
-        return Attitude.of(text);
+        return Attitude.of(read);
     }
 
     private static Reading found(ValueType type, String text, Context context, List<Option> options, Meaning meaning) {
         return switch (type) {
             case TEXT, LONG_TEXT, SECRET -> {
-                Reading attitude = Attitude.of(text);
+                Reading attitude = Attitude.of(Words.readable(text));
                 yield attitude instanceof Reading.Nothing || type == ValueType.LONG_TEXT && text.length() > 80
                         ? new Reading.Given(new Value.Text(text), 0, text.length())
                         : attitude;

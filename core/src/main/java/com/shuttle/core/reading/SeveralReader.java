@@ -2,9 +2,11 @@ package com.shuttle.core.reading;
 
 import com.shuttle.core.flow.ValueType;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Reads one message for several things at once. Each kind of value is looked for in turn, from the kind that is easiest
@@ -38,15 +40,15 @@ public final class SeveralReader {
         if (text.isBlank() || slots.isEmpty()) {
             return Map.of();
         }
-        SeveralReader reader = new SeveralReader(text, slots, context, meaning);
+        SeveralReader reader = new SeveralReader(Words.readable(text), slots, context, meaning);
         reader.read();
         return reader.read;
     }
 
     /** Whether the words of a message name a slot ("the email is wrong"). */
     public static boolean names(String text, Slot slot) {
-        List<String> words = Cues.words(text);
-        java.util.Set<String> cues = SlotWords.cues(slot);
+        List<String> words = Cues.words(Words.readable(text));
+        Set<String> cues = new HashSet<>(SlotWords.cues(slot));
         String usual = switch (slot.type()) {
             case EMAIL -> "email mail address e-mail";
             case PHONE -> "phone number mobile telephone";
@@ -56,9 +58,8 @@ public final class SeveralReader {
             case MONEY -> "budget price amount";
             default -> "";
         };
-        return words.stream()
-                .anyMatch(word -> cues.contains(word)
-                        || !usual.isEmpty() && List.of(usual.split(" ")).contains(word));
+        cues.addAll(List.of(usual.split(" ")));
+        return words.stream().anyMatch(cues::contains);
     }
 
     private void read() {

@@ -322,6 +322,9 @@ final class TimeReader {
         if (partAt(after) != null && half == null && tokens.is(after, Set.of("in", "at"))) {
             after += tokens.follows(after, "in", "the") ? 3 : 2;
         }
+        if (hour < 0 || hour > 24 || minute < 0 || minute > 59) {
+            return new Found(List.of(), after);
+        }
         LocalTime early = LocalTime.of(hour % 24, minute);
         if (hour > 12 || hour == 0 || through && part == null) {
             return new Found(List.of(early), after);

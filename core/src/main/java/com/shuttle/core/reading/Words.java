@@ -13,11 +13,24 @@ public final class Words {
     /** The longest message that is taken, in UTF-16 units. */
     public static final int LONGEST_MESSAGE = 4000;
 
+    /** The readers look at no more of a message than this, in UTF-16 units. */
+    public static final int LONGEST_READ = 600;
+
+    private static final int MOST_SAME_MARKS = 3;
+
+    /** What a message opens with stands within this. */
+    private static final int LONGEST_OPENING = 200;
+
     private static final Set<String> EVERYDAY = WordLists.load("not-names.txt");
 
     /** Control characters but line feed and tab; direction overrides and isolates; zero-width marks; byte-order mark. */
     private static final Pattern HARMFUL =
             Pattern.compile("[\\p{Cc}&&[^\\n\\t]]|[\\u200B\\u200E\\u200F\\u202A-\\u202E\\u2066-\\u2069\\uFEFF]");
+
+    /** More marks on one letter than any script has. */
+    private static final int MOST_MARKS = 5;
+
+    private static final Pattern PILED = Pattern.compile("(\\p{M}{" + MOST_MARKS + "})\\p{M}++");
 
     private static final Pattern MARKS = Pattern.compile("\\p{M}+");
     private static final Pattern NOT_WORD = Pattern.compile("[^\\p{L}\\p{N}+#']+");
@@ -30,11 +43,12 @@ public final class Words {
 
     /**
      * What may be kept of a message: composed (NFC), full-width forms and smart quotes made plain, without control
-     * characters and marks that turn the direction of text around, trimmed. Never longer than the input.
+     * characters and marks that turn the direction of text around, with at most {@value #MOST_MARKS} marks on a letter,
+     * trimmed.
      */
     public static String clean(String raw) {
         String text = Normalizer.normalize(raw, Normalizer.Form.NFC);
-        text = HARMFUL.matcher(text).replaceAll("");
+        text = PILED.matcher(HARMFUL.matcher(text).replaceAll("")).replaceAll("$1");
         StringBuilder plain = new StringBuilder(text.length());
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
@@ -50,6 +64,38 @@ public final class Words {
             plain.append(c);
         }
         return Normalizer.normalize(plain, Normalizer.Form.NFC).strip();
+    }
+
+    /**
+     * What the readers look at of a message: runs of white space become one space, or one line feed where they have one, runs
+     * of one and the same mark become three, and of a longer message the first {@value #LONGEST_READ} characters. Nobody
+     * answers a question at greater length, and a reader whose steps grow with the square of the length stays quick.
+     */
+    public static String readable(String text) {
+        StringBuilder read = new StringBuilder(Math.min(text.length(), LONGEST_READ));
+        int same = 0;
+        for (int i = 0; i < text.length() && read.length() < LONGEST_READ; i++) {
+            char c = text.charAt(i);
+            char last = read.isEmpty() ? 'x' : read.charAt(read.length() - 1);
+            if (Character.isWhitespace(c) || c >= '\ufdf0' && c <= '\ufdfd') {
+                // Arabic phrases in one character, which unfold to up to eighteen, are read as a break.
+                if (!Character.isWhitespace(last)) {
+                    read.append(c == '\n' ? '\n' : ' ');
+                } else if (c == '\n') {
+                    read.setCharAt(read.length() - 1, '\n');
+                }
+                same = 0;
+            } else if (c == last && !Character.isLetterOrDigit(c) && !Character.isSurrogate(c)) {
+                if (++same < MOST_SAME_MARKS) {
+                    read.append(c);
+                }
+            } else {
+                read.append(c);
+                same = 0;
+            }
+        }
+        boolean halved = !read.isEmpty() && Character.isHighSurrogate(read.charAt(read.length() - 1));
+        return (halved ? read.substring(0, read.length() - 1) : read.toString()).strip();
     }
 
     /** Lower-case words without punctuation; accents folded. */
@@ -79,7 +125,7 @@ public final class Words {
         if (text.strip().endsWith("?")) {
             return true;
         }
-        List<String> words = of(text);
+        List<String> words = of(text.length() <= LONGEST_OPENING ? text : text.substring(0, LONGEST_OPENING));
         return words.size() >= 3 && QUESTION_STARTS.contains(words.getFirst());
     }
 

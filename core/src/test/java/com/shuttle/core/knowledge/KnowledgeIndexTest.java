@@ -162,25 +162,21 @@ class KnowledgeIndexTest {
 
     @Test
     void tablesAreAskedBesideTheRest() {
-        KnowledgeIndex index = new KnowledgeIndex(
-                CONTENT.and(new Content(List.of(), List.of(), List.of(), List.of(LAMPS))), MEANING, Calibration.USUAL);
-        Finding finding = index.ask(List.of("which lamps are ligther than 300 g?"));
+        AskedTables tables = new AskedTables(List.of(new TableAnswers(LAMPS)));
+        Finding finding = INDEX.ask(List.of("which lamps are ligther than 300 g?"), tables);
         assertThat(finding.outcome()).isEqualTo(Outcome.ANSWER);
         Match match = finding.matches().getFirst();
         assertThat(match.source()).isEqualTo(Source.TABLE);
         assertThat(match.answers().getFirst()).isEqualTo("Lamps lighter than 300 g:\n\n- **Glow**: 120 g, £14");
         assertThat(TableMatch.table(match.ref())).contains("lamps");
         assertThat(TableMatch.again(new TableAnswers(LAMPS), match.ref())).contains(match);
-        assertThat(index.ask(List.of("which lamps are lighter than 500 g", "and the cheapest?"))
+        assertThat(INDEX.ask(List.of("which lamps are lighter than 500 g", "and the cheapest?"), tables)
                         .reply())
                 .contains("Glow")
                 .doesNotContain("Beam");
-        assertThat(index.ask(List.of("Can I bring my dog?")).reply()).contains("on a lead");
-        assertThat(new KnowledgeIndex(
-                                new Content(List.of(), List.of(), List.of(), List.of(LAMPS)),
-                                MEANING,
-                                Calibration.USUAL)
-                        .ask(List.of("cheapest lamp"))
+        assertThat(INDEX.ask(List.of("Can I bring my dog?"), tables).reply()).contains("on a lead");
+        assertThat(new KnowledgeIndex(Content.EMPTY, MEANING, Calibration.USUAL)
+                        .ask(List.of("cheapest lamp"), tables)
                         .reply())
                 .contains("Glow");
     }

@@ -66,7 +66,8 @@ final class ChoicePlayer extends Player {
 
     private @Nullable Heard hearOne(Awaiting.Pick pick, List<Option> offered, String text) {
         boolean leadsOn = step.exit(Choice.OTHERWISE.id()) != null;
-        boolean mayMean = !Words.looksLikeQuestion(text) && Words.of(text).size() <= MOST_WORDS && !leadsOn;
+        boolean mayMean =
+                !Words.looksLikeQuestion(text) && Words.of(Words.readable(text)).size() <= MOST_WORDS && !leadsOn;
         return switch (OptionMatcher.match(
                 text, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->

@@ -15,7 +15,6 @@ public final class Texts {
             Mustache.compiler().escapeHTML(false).defaultValue("").strictSections(false);
     private static final Pattern MARKDOWN = Pattern.compile("[\\\\\\[\\]<>*`]");
     private static final Pattern ESCAPED = Pattern.compile("\\\\([\\\\\\[\\]<>*`])");
-    private static final Pattern LAST_QUESTION = Pattern.compile("[^.!?\\n]*\\?\\s*$");
 
     /** A person's name: as itself whole, with {@code .first} the first word of it. */
     private record Name(String whole, String first) {
@@ -73,7 +72,15 @@ public final class Texts {
 
     /** The last question of a text, for putting it again in fewer words; the whole text where it has none. */
     public static String shorter(String text) {
-        var question = LAST_QUESTION.matcher(text.strip());
-        return question.find() && !question.group().isBlank() ? question.group().strip() : text;
+        String bare = text.strip();
+        if (!bare.endsWith("?")) {
+            return text;
+        }
+        int begin = bare.length() - 1;
+        while (begin > 0 && ".!?\n".indexOf(bare.charAt(begin - 1)) < 0) {
+            begin--;
+        }
+        String question = bare.substring(begin).strip();
+        return question.length() > 1 ? question : text;
     }
 }
