@@ -54,10 +54,10 @@ class ChatApi {
     record Begun(
             String conversation,
             String token,
-            String visitor,
             long seq,
             List<MessageView> messages,
-            @Nullable AwaitingView awaiting) {}
+            @Nullable AwaitingView awaiting,
+            String visitor) {}
 
     /** Either {@code text} or {@code pick}. */
     record Told(
@@ -118,10 +118,10 @@ class ChatApi {
         return new Begun(
                 begun.conversation(),
                 begun.token(),
-                visitor,
                 reply.seq(),
                 views.of(reply.messages()),
-                views.of(reply.awaiting()));
+                views.of(reply.awaiting()),
+                visitor);
     }
 
     @PostMapping("/conversations/{id}/messages")

@@ -243,7 +243,7 @@ public class ConversationService {
     }
 
     /** The reply to a message that was taken before. */
-    private Optional<Outcome> again(String id, @Nullable String clientMessageId) {
+    Optional<Outcome> again(String id, @Nullable String clientMessageId) {
         return clientMessageId == null
                 ? Optional.empty()
                 : store.replyTo(id, clientMessageId, conversation(id).speaker()).map(Outcome.Taken::new);

@@ -50,6 +50,10 @@ public class UploadService {
 
     /** Takes the file that a conversation asks for. */
     public Checked<Outcome> take(String conversation, String clientMessageId, MultipartFile file) throws IOException {
+        Optional<Outcome> before = conversations.again(conversation, clientMessageId);
+        if (before.isPresent()) {
+            return Checked.good(before.get());
+        }
         Prompt prompt = conversations.prompt(conversation);
         if (prompt == null || prompt.type() != ValueType.FILE) {
             return Checked.bad("file", "No file is asked for now.");

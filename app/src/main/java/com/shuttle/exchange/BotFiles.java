@@ -30,6 +30,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
@@ -80,6 +81,7 @@ class BotFiles {
     private final MediaService media;
     private final AccountService accounts;
     private final FlowJson flowJson = new FlowJson();
+    private final BotFileCheck check = new BotFileCheck();
 
     BotFiles(BotService bots, KnowledgeService knowledge, MediaService media, AccountService accounts) {
         this.bots = bots;
@@ -157,19 +159,32 @@ class BotFiles {
         Manifest manifest;
         Map<String, Content> contents = new LinkedHashMap<>();
         try {
-            manifest = Json.read(text(files, "bot.json"), Manifest.class);
-            if (!FORMAT.equals(manifest.format())) {
+            String json = text(files, "bot.json");
+            manifest = Json.read(json, Manifest.class);
+            if (manifest == null || !FORMAT.equals(manifest.format())) {
                 return Checked.bad(
                         "file",
-                        manifest.format() != null && manifest.format().startsWith("shuttle-bot/")
+                        manifest != null
+                                        && manifest.format() != null
+                                        && manifest.format().startsWith("shuttle-bot/")
                                 ? "This file was made by a newer Shuttle (" + manifest.format() + ")."
                                 : "This file is no bot of Shuttle.");
+            }
+            Optional<String> wrong = check.manifest(json);
+            if (wrong.isPresent()) {
+                return Checked.bad("file", "This file is no bot of Shuttle: bot.json, " + wrong.get());
             }
             for (String id : orEmpty(manifest.collections()).keySet()) {
                 contents.put(id, Json.read(text(files, "collections/" + id + ".json"), Content.class));
             }
         } catch (JacksonException | IllegalArgumentException e) {
             return Checked.bad("file", "This file is no bot of Shuttle: bot.json or a collection cannot be read.");
+        }
+        for (Content content : contents.values()) {
+            Optional<String> wrong = content == null ? Optional.of("nothing") : BotFileCheck.content(content);
+            if (wrong.isPresent()) {
+                return Checked.bad("file", "A collection of this file has " + wrong.get() + ".");
+            }
         }
         List<Flow> flows = new ArrayList<>();
         for (String id : manifest.flows() == null ? List.<String>of() : manifest.flows()) {

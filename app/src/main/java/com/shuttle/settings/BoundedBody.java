@@ -8,29 +8,24 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.server.ResponseStatusException;
 
 /** A request whose body is counted while it is read, since its length need not be stated nor true. For one thread. */
 final class BoundedBody extends HttpServletRequestWrapper {
 
     private final long largest;
     private long read;
-    private boolean exceeded;
 
     BoundedBody(HttpServletRequest request, long largest) {
         super(request);
         this.largest = largest;
     }
 
-    /** Whether more came than is taken. */
-    boolean exceeded() {
-        return exceeded;
-    }
-
-    private int counted(int bytes) throws IOException {
+    private int counted(int bytes) {
         read += Math.max(0, bytes);
         if (read > largest) {
-            exceeded = true;
-            throw new IOException("the body is larger than " + largest + " bytes");
+            throw new ResponseStatusException(HttpStatus.CONTENT_TOO_LARGE, PublicGuard.TOO_LARGE);
         }
         return bytes;
     }

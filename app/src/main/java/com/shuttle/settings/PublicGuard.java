@@ -33,8 +33,7 @@ class PublicGuard extends OncePerRequestFilter {
     /** The largest body at the route for files. */
     static final long LARGEST_FILE = 21_000_000;
 
-    private static final String TOO_LARGE =
-            "{\"title\":\"Too large\",\"status\":413,\"detail\":\"That is too large: a message is much smaller, and a file has 20 MB at most.\"}";
+    static final String TOO_LARGE = "That is too large: a message is much smaller, and a file has 20 MB at most.";
 
     private static final PathPattern SIGN_IN = pattern("/sign-in");
     private static final PathPattern SET_UP = pattern("/setup");
@@ -110,17 +109,12 @@ class PublicGuard extends OncePerRequestFilter {
             tooLarge(response);
             return;
         }
-        BoundedBody body = new BoundedBody(request, largest);
-        chain.doFilter(body, response);
-        if (body.exceeded() && !response.isCommitted()) {
-            response.reset();
-            tooLarge(response);
-        }
+        chain.doFilter(new BoundedBody(request, largest), response);
     }
 
     private static void tooLarge(HttpServletResponse response) throws IOException {
         response.setStatus(413);
         response.setContentType("application/problem+json");
-        response.getWriter().write(TOO_LARGE);
+        response.getWriter().write("{\"title\":\"Too large\",\"status\":413,\"detail\":\"" + TOO_LARGE + "\"}");
     }
 }

@@ -8,6 +8,7 @@ import { exchangeRows, noteRows } from './exchange.js';
 import { expressionFields } from './expressions.js';
 import { find } from './find.js';
 import { folds } from './folds.js';
+import { goTos } from './go-to.js';
 import { getText, page } from '../web/http.js';
 import { leading } from './leading.js';
 import { listSearch } from './list-search.js';
@@ -153,7 +154,6 @@ async function change(edit, focus) {
 const sentence = (words) => (words ? `${words[0].toUpperCase()}${words.slice(1)}.` : '');
 
 // Editing
-
 async function addBelow(row, exit) {
   await change({ edit: 'add', after: row?.dataset.step ?? null, exit: exit ?? null, kind: 'message' });
 }
@@ -226,22 +226,7 @@ function goTo(step) {
   (row.querySelector('.say, .lead') ?? row).focus();
 }
 
-/** Chooses a step or flow to go to from a list. */
-async function goToStep() {
-  const items = [
-    ...steps(''),
-    ...[...document.querySelectorAll('#flow-list a[data-flow]')].map((flow) => ({ value: flow.href, label: flow.textContent, note: 'flow' })),
-  ];
-  const back = document.activeElement;
-  const chosen = await pick(document.getElementById('go-to'), 'Go to', items);
-  if (chosen?.note === 'flow') {
-    location.assign(chosen.value);
-  } else if (chosen) {
-    goTo(chosen.value);
-  } else {
-    back?.focus();
-  }
-}
+const goToStep = goTos({ steps, goTo });
 
 const typedIn = typing({ edits, rows, rowOf, rowById });
 

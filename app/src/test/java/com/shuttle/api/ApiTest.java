@@ -137,7 +137,7 @@ class ApiTest {
         Got begun = begin();
         assertThat(begun.status()).isEqualTo(201);
         assertThat(begun.body().propertyNames())
-                .containsExactly("conversation", "token", "seq", "messages", "awaiting");
+                .containsExactly("conversation", "token", "seq", "messages", "awaiting", "visitor");
         assertThat(begun.body().get("messages").get(0).get("from").asString()).isEqualTo("bot");
         assertThat(begun.body().at("/awaiting/kind").asString()).isEqualTo("choice");
         String option = begun.body().at("/awaiting/options/0/id").asString();

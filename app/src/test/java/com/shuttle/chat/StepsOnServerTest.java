@@ -202,6 +202,19 @@ class StepsOnServerTest {
     }
 
     @Test
+    void theSameUploadSentAgainGetsTheFirstReplyAndIsKeptOnce() throws IOException {
+        String id = begin(bot(
+                "{'kind':'question','id':'q','ask':['Picture?'],'type':'file','variable':'photo','limits':{'fileTypes':['png']},'exits':{'answered':'step:m'}}",
+                "{'kind':'message','id':'m','say':['Got it.']}"));
+        var file = new MockMultipartFile("file", "a.png", "image/png", new byte[] {1});
+        Outcome first = TestData.good(uploads.take(id, "f1", file));
+        Outcome again = TestData.good(uploads.take(id, "f1", file));
+        assertThat(((Outcome.Taken) again).reply().messages())
+                .isEqualTo(((Outcome.Taken) first).reply().messages());
+        assertThat(conversations.aftermath(id).files()).hasSize(1);
+    }
+
+    @Test
     void anUploadNobodyAskedForOrTooLargeIsRefused() throws Exception {
         Bot silent = bot("{'kind':'message','id':'m','say':['Hello.']}");
         var file = new MockMultipartFile("file", "a.png", "image/png", new byte[] {1});

@@ -10,6 +10,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.Draft;
 import com.shuttle.bots.Manner;
 import com.shuttle.bots.MediaService;
+import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.StandingWords;
@@ -20,6 +21,7 @@ import com.shuttle.web.Checked;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,6 +32,10 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 @ServerTest
 class BotFilesTest {
@@ -106,6 +112,59 @@ class BotFilesTest {
 
     private List<Flow> flows(Bot bot) {
         return bots.drafts(bot.id()).stream().map(Draft::flow).toList();
+    }
+
+    /** Every value of bot.json and of a collection, one after the other, in every wrong form. */
+    @Test
+    void aFileThatIsBrokenAnywhereIsRefusedOrStillABotThatOpens() throws IOException {
+        Map<String, byte[]> whole = unpacked(written(full()));
+        JsonMapper mapper = JsonMapper.shared();
+        for (String name : whole.keySet().stream()
+                .filter(file -> file.equals("bot.json") || file.startsWith("collections/"))
+                .toList()) {
+            JsonNode tree = mapper.readTree(whole.get(name));
+            for (String pointer : pointers(tree, "")) {
+                for (String value :
+                        List.of("null", "\"\"", "-1", "[]", "[null]", "{}", "\"" + "x".repeat(3000) + "\"")) {
+                    JsonNode broken = replaced(mapper.readTree(whole.get(name)), pointer, mapper.readTree(value));
+                    Map<String, byte[]> files = new LinkedHashMap<>(whole);
+                    files.put(name, mapper.writeValueAsBytes(broken));
+                    if (read(zip(files)) instanceof Checked.Good<Bot>(Bot made)) {
+                        assertThat(new Playbook(bots.draftRelease(bots.bot(made.id()))).variables())
+                                .as(name + pointer + " " + value)
+                                .isNotNull();
+                        bots.delete(made.id());
+                    }
+                }
+            }
+        }
+    }
+
+    private static List<String> pointers(JsonNode node, String at) {
+        List<String> pointers = new ArrayList<>();
+        if (!at.isEmpty()) {
+            pointers.add(at);
+        }
+        node.propertyStream()
+                .forEach(field -> pointers.addAll(pointers(
+                        field.getValue(),
+                        at + "/" + field.getKey().replace("~", "~0").replace("/", "~1"))));
+        for (int i = 0; node.isArray() && i < node.size(); i++) {
+            pointers.addAll(pointers(node.get(i), at + "/" + i));
+        }
+        return pointers;
+    }
+
+    private static JsonNode replaced(JsonNode tree, String pointer, JsonNode value) {
+        int last = pointer.lastIndexOf('/');
+        JsonNode parent = tree.at(pointer.substring(0, last));
+        String name = pointer.substring(last + 1).replace("~1", "/").replace("~0", "~");
+        if (parent instanceof ObjectNode object) {
+            object.set(name, value);
+        } else if (parent instanceof ArrayNode array) {
+            array.set(Integer.parseInt(name), value);
+        }
+        return tree;
     }
 
     @Test

@@ -177,7 +177,7 @@ final class HostileRequests {
             add(calls, method, usual, Map.of(), "", "", "without " + field);
         }
         if (body != null) {
-            json(body)
+            json(body, 0)
                     .forEach(text ->
                             calls.add(new Call(method, usual, "application/json", utf8(text), "json " + start(text))));
         }
@@ -236,7 +236,7 @@ final class HostileRequests {
     }
 
     /** Bodies for a type: each of its fields with each bad value, the others missing and then plausible. */
-    private static List<String> json(Type type) {
+    private static List<String> json(Type type, int depth) {
         List<String> bodies = new ArrayList<>();
         if (!(type instanceof Class<?> record) || !record.isRecord()) {
             return JSON_VALUES;
@@ -249,9 +249,9 @@ final class HostileRequests {
             Type inner = component.getGenericType() instanceof ParameterizedType list
                     ? list.getActualTypeArguments()[0]
                     : component.getGenericType();
-            if (inner instanceof Class<?> nested && nested.isRecord()) {
+            if (depth == 0 && inner instanceof Class<?> nested && nested.isRecord()) {
                 boolean many = component.getType() == List.class;
-                for (String body : json(nested)) {
+                for (String body : json(nested, depth + 1)) {
                     bodies.add(object(record, component.getName(), many ? "[" + body + "]" : body, 0));
                 }
             }

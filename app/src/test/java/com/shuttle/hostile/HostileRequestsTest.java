@@ -117,7 +117,6 @@ class HostileRequestsTest {
                             !call.path().endsWith("/stream") && !call.path().endsWith("/import/page"))
                     .toList();
             calls += all.size();
-            long from = System.nanoTime();
             List<CompletableFuture<String>> answers = all.stream()
                     .map(call -> answered(call, csrf, call.path().startsWith("/api/v1/chat") ? begun.token() : program))
                     .toList();
@@ -125,14 +124,11 @@ class HostileRequestsTest {
                     .map(CompletableFuture::join)
                     .filter(fault -> !fault.isEmpty())
                     .toList();
-            if (System.nanoTime() - from > 1_500_000_000L)
-                System.out.println(route.getKey() + " " + all.size() + " " + (System.nanoTime() - from) / 1_000_000);
             if (!wrong.isEmpty()) {
                 found.put(route.getKey().toString(), wrong.size() > 6 ? wrong.subList(0, 6) : wrong);
             }
         }
-        System.out.println("calls " + calls);
-        assertThat(calls).isGreaterThan(1000);
+        assertThat(calls).isGreaterThan(10_000);
         assertThat(found).isEmpty();
     }
 

@@ -9,6 +9,7 @@ package com.shuttle.core.knowledge;
 public record Article(String ref, String title, String markdown, String category, Standing standing) {
 
     public Article {
+        category = category == null ? "" : category;
         standing = standing == null ? Standing.USUAL : standing;
     }
 

@@ -34,6 +34,7 @@ public record Entry(
     public Entry {
         phrasings = List.copyOf(phrasings);
         answers = List.copyOf(answers);
+        category = category == null ? "" : category;
         standing = standing == null ? Standing.USUAL : standing;
         ties = ties == null ? Ties.NONE : ties;
     }

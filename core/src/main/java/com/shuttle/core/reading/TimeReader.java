@@ -9,8 +9,8 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Finds times of day. An hour up to twelve without a half of the day keeps both readings, unless the message names the
- * part of the day ("tonight at 8"), it is written with a leading zero, or the region writes the clock through.
+ * Finds times of day. An hour up to twelve keeps both readings, unless the message names the part of the day ("tonight at
+ * 8"), it is written with a leading zero, or the region writes the clock through.
  */
 final class TimeReader {
 
@@ -35,8 +35,8 @@ final class TimeReader {
             "before",
             "after",
             "past",
-            "starting",
-            "say");
+            "say",
+            "starting");
     private static final Set<String> LIMITS = Set.of("after", "before", "until", "till", "by");
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "and");
     private static final Set<String> WHOLE_DAY_CLOCK =
@@ -45,7 +45,6 @@ final class TimeReader {
     private final Tokens tokens;
     private final Context context;
     private final boolean bare;
-
     /** @param exact whether nothing about it can be another half of the day */
     private record Found(List<LocalTime> times, int next) {}
 
@@ -322,12 +321,11 @@ final class TimeReader {
         if (partAt(after) != null && half == null && tokens.is(after, Set.of("in", "at"))) {
             after += tokens.follows(after, "in", "the") ? 3 : 2;
         }
-        if (hour < 0 || hour > 24 || minute < 0 || minute > 59) {
+        if (hour < 0 || hour > 24 || minute > 59) {
             return new Found(List.of(), after);
         }
-        LocalTime early = LocalTime.of(hour % 24, minute);
         if (hour > 12 || hour == 0 || through && part == null) {
-            return new Found(List.of(early), after);
+            return new Found(List.of(LocalTime.of(hour % 24, minute)), after);
         }
         LocalTime morning = LocalTime.of(hour % 12, minute);
         LocalTime afternoon = LocalTime.of(hour % 12 + 12, minute);

@@ -185,12 +185,11 @@ final class TableQuestion {
     /** A row's name: after "lighter than" it stands for its own figure. */
     private void title(Row row) {
         Condition.Op op = waiting.op;
-        Column compared =
-                op == null || !waiting.than ? null : waiting.compared(columns).orElse(null);
-        if (op != null
-                && compared != null
+        Column compared = waiting.than ? waiting.compared(columns).orElse(null) : null;
+        boolean figure = compared != null
                 && !row.at(compared).isEmpty()
-                && compared.kind().figures()) {
+                && compared.kind().figures();
+        if (op != null && compared != null && figure) {
             add(compared, new Condition.Figure(compared, op, new BigDecimal(row.at(compared))));
         } else {
             named.add(row);
