@@ -14,9 +14,13 @@ import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.settings.Account;
 import com.shuttle.settings.AccountService;
+import com.shuttle.tables.StoredTable;
+import com.shuttle.tables.TableService;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Wanted;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
@@ -27,6 +31,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.zip.GZIPInputStream;
 import javax.sql.DataSource;
 import org.h2.tools.RunScript;
@@ -63,13 +68,19 @@ class EarlierDataTest {
     private final BotService bots;
     private final AccountService accounts;
     private final DataSource source;
+    private final TableService tables;
+    private final KnowledgeService knowledge;
 
     EarlierDataTest(
             ConversationService conversations,
             PastTurns past,
             BotService bots,
             AccountService accounts,
-            DataSource source) {
+            DataSource source,
+            TableService tables,
+            KnowledgeService knowledge) {
+        this.tables = tables;
+        this.knowledge = knowledge;
         this.conversations = conversations;
         this.past = past;
         this.bots = bots;
@@ -113,6 +124,22 @@ class EarlierDataTest {
                     .as("another engine decided it")
                     .isEmpty();
         }
+    }
+
+    @Test
+    void tablesStandApartNowAndAreAnsweredFromAsBefore() {
+        assertThat(tables.all()).extracting(StoredTable::name).contains("Telescopes", "Guides", "Programmes");
+        StoredTable telescopes = tables.all().stream()
+                .filter(table -> table.name().equals("Telescopes"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(tables.rows(telescopes, new Wanted("", Map.of(), "-c4", 1)).items())
+                .as("ordered by figures")
+                .hasSize(telescopes.rows())
+                .isNotEqualTo(tables.rows(telescopes, Wanted.ALL).items());
+        assertThat(knowledge.collections())
+                .anySatisfy(collection ->
+                        assertThat(knowledge.content(collection.id()).tables()).hasSize(3));
     }
 
     @Test

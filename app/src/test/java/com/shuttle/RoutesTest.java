@@ -5,7 +5,6 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
-import com.shuttle.settings.Account;
 import com.shuttle.settings.Role;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
@@ -46,6 +45,7 @@ class RoutesTest {
     private final WebApplicationContext context;
     private final TestData data;
     private final RequestMappingHandlerMapping mapping;
+    private final Map<Role, SignedIn> people = new HashMap<>();
     private MockMvc http;
 
     RoutesTest(WebApplicationContext context, TestData data) {
@@ -120,14 +120,18 @@ class RoutesTest {
                 .containsEntry("GET /settings/model", Who.ADMINISTRATOR);
     }
 
+    /** Somebody there is, since the account is read at every request. */
+    private SignedIn person(Role role) {
+        return people.computeIfAbsent(role, r -> new SignedIn(data.person(r), null));
+    }
+
     private int status(Route route, Role role) throws Exception {
         MockHttpServletRequestBuilder call = request(route.method(), route.path());
         if (route.path().startsWith("/api/")) {
             call = call.contentType("application/json").content("{}");
         }
         if (role != null) {
-            SignedIn person = new SignedIn(new Account("x", "X", "x@example.org", role), null);
-            call = call.with(user(person)).with(csrf());
+            call = call.with(user(person(role))).with(csrf());
         } else {
             call = call.with(csrf());
         }
@@ -182,7 +186,7 @@ class RoutesTest {
 
     @Test
     void everyChangeByFormNeedsItsToken() throws Exception {
-        SignedIn person = new SignedIn(new Account("x", "X", "x@example.org", Role.ADMINISTRATOR), null);
+        SignedIn person = person(Role.ADMINISTRATOR);
         for (Route route : routes()) {
             if (route.method() == HttpMethod.POST
                     && !route.path().startsWith("/api/")
@@ -236,7 +240,7 @@ class RoutesTest {
                                 call.setRemoteAddr("192.0.2.7");
                                 return call;
                             })
-                            .param("username", "maren.holt@tarnfell.example")
+                            .param("username", "guess" + i + "@tarnfell.example")
                             .param("password", "guess " + i))
                     .andReturn()
                     .getResponse()

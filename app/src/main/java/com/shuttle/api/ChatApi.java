@@ -213,14 +213,18 @@ class ChatApi {
     SseEmitter stream(
             @PathVariable String id,
             @RequestHeader(name = "Last-Event-ID", defaultValue = "0") long last,
-            @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+            HttpServletRequest request) {
         enter(id, authorization);
-        return streams.open(
-                LiveHub.conversation(id),
-                last,
-                after -> conversations.lines(id, after).stream()
-                        .map(line -> new EventStreams.Item(line.message().seq(), views.of(line.message())))
-                        .toList());
+        return streams.openTo(
+                        Callers.of(request),
+                        LiveHub.conversation(id),
+                        last,
+                        after -> conversations.lines(id, after).stream()
+                                .map(line ->
+                                        new EventStreams.Item(line.message().seq(), views.of(line.message())))
+                                .toList())
+                .orElseThrow(RateLimits::tooMany);
     }
 
     /** A conversation that is not the caller's is as good as none. */

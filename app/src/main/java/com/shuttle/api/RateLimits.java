@@ -44,10 +44,15 @@ class RateLimits {
 
     private static void require(boolean fine) {
         if (!fine) {
-            ErrorResponseException problem = Problems.of(
-                    HttpStatus.TOO_MANY_REQUESTS, "Too many requests", "That was a lot at once. Please wait a moment.");
-            problem.getHeaders().set("Retry-After", "5");
-            throw problem;
+            throw tooMany();
         }
+    }
+
+    /** What who asks for too much is told. */
+    static ErrorResponseException tooMany() {
+        ErrorResponseException problem = Problems.of(
+                HttpStatus.TOO_MANY_REQUESTS, "Too many requests", "That was a lot at once. Please wait a moment.");
+        problem.getHeaders().set("Retry-After", "5");
+        return problem;
     }
 }

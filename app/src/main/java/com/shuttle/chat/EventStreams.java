@@ -2,6 +2,7 @@ package com.shuttle.chat;
 
 import java.io.IOException;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
@@ -32,8 +33,10 @@ public class EventStreams {
         final ReentrantLock lock = new ReentrantLock();
         final AtomicLong last;
         final LongFunction<List<Item>> after;
+        final String caller;
 
-        Stream(long last, LongFunction<List<Item>> after) {
+        Stream(String caller, long last, LongFunction<List<Item>> after) {
+            this.caller = caller;
             this.last = new AtomicLong(last);
             this.after = after;
         }
@@ -57,6 +60,12 @@ public class EventStreams {
         }
     }
 
+    /** Open streams in all; each costs a connection and some memory. */
+    static final int MOST = 5000;
+
+    /** Open streams of one caller, behind whom a whole school class may sit. */
+    static final int MOST_OF_ONE = 200;
+
     private final LiveHub hub;
     private final Set<Stream> open = ConcurrentHashMap.newKeySet();
 
@@ -65,13 +74,28 @@ public class EventStreams {
     }
 
     /**
-     * Opens a stream.
+     * Opens a stream to a stranger; empty where too many are open, to that caller or in all.
+     *
+     * @param caller see {@link com.shuttle.web.Callers}
+     */
+    public Optional<SseEmitter> openTo(String caller, String topic, long last, LongFunction<List<Item>> after) {
+        boolean full = open.size() >= MOST
+                || open.stream().filter(stream -> stream.caller.equals(caller)).count() >= MOST_OF_ONE;
+        return full ? Optional.empty() : Optional.of(open(caller, topic, last, after));
+    }
+
+    /**
+     * Opens a stream to somebody who is signed in.
      *
      * @param last  id of the last item the reader has; 0 for none
      * @param after all items with ids above the given one, in order
      */
     public SseEmitter open(String topic, long last, LongFunction<List<Item>> after) {
-        Stream stream = new Stream(last, after);
+        return open("", topic, last, after);
+    }
+
+    private SseEmitter open(String caller, String topic, long last, LongFunction<List<Item>> after) {
+        Stream stream = new Stream(caller, last, after);
         LiveHub.Watch watch = hub.watch(topic, stream::send);
         Runnable end = () -> {
             watch.close();

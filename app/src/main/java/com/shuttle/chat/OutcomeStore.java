@@ -50,6 +50,14 @@ class OutcomeStore {
         }
     }
 
+    /** Forgets all that is remembered of a visitor. */
+    void forget(String bot, String visitor) {
+        db.deleteFrom(VISITOR_VALUE)
+                .where(VISITOR_VALUE.BOT_ID.eq(bot))
+                .and(VISITOR_VALUE.VISITOR.eq(visitor))
+                .execute();
+    }
+
     Map<String, Value> remembered(String bot, String visitor) {
         Map<String, Value> values = new LinkedHashMap<>();
         db.select(VISITOR_VALUE.VARIABLE, VISITOR_VALUE.CONTENT)

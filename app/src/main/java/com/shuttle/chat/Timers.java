@@ -6,6 +6,7 @@ import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.shuttle.core.conversation.Deed;
+import com.shuttle.web.Missing;
 import java.time.Instant;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
@@ -54,7 +55,12 @@ class Timers implements DeedHandler<Deed.SetTimer> {
         private static void fire(TaskInstance<Void> instance, ConversationService conversations) {
             String id = instance.getId();
             int between = id.indexOf(BETWEEN);
-            conversations.timeCame(id.substring(0, between), id.substring(between + 1));
+            try {
+                conversations.timeCame(id.substring(0, between), id.substring(between + 1));
+            } catch (Missing erased) {
+                // Nobody waits any more.
+                return;
+            }
         }
     }
 }

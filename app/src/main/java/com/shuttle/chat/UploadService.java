@@ -7,6 +7,7 @@ import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -110,6 +111,15 @@ public class UploadService {
         String bare = clean.replaceAll("^[.\\s]+", "");
         String whole = bare.isEmpty() ? "file" : bare;
         return whole.length() <= 150 ? whole : whole.substring(whole.length() - 150);
+    }
+
+    /** Deletes a file for good; one that is gone is none. */
+    void delete(String id) {
+        try {
+            Files.deleteIfExists(folder.resolve(id));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** A file to download: its name and where it lies; empty if there is none. */

@@ -4,6 +4,7 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.Conversation;
 import com.shuttle.chat.ConversationService;
+import com.shuttle.chat.ErasureService;
 import com.shuttle.chat.EventStreams;
 import com.shuttle.chat.LiveHub;
 import com.shuttle.chat.Outcome;
@@ -48,13 +49,16 @@ class InboxController {
     private final AccountService accounts;
     private final EventStreams streams;
     private final UploadService uploads;
+    private final ErasureService erasure;
 
     InboxController(
             ConversationService conversations,
             BotService bots,
             AccountService accounts,
             EventStreams streams,
-            UploadService uploads) {
+            UploadService uploads,
+            ErasureService erasure) {
+        this.erasure = erasure;
         this.uploads = uploads;
         this.conversations = conversations;
         this.bots = bots;
@@ -111,6 +115,15 @@ class InboxController {
     @PostMapping("/inbox/{id}/return")
     String giveBack(@PathVariable String id, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
         return after(id, conversations.agentReturns(id, person.account()), flash);
+    }
+
+    /** For good; asked for twice on the page. */
+    @PostMapping("/inbox/{id}/erase")
+    @Access(Access.Who.DESIGNER)
+    String erase(@PathVariable String id, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
+        erasure.erase(id, person.account().id());
+        flash.addFlashAttribute("erased", true);
+        return "redirect:/inbox";
     }
 
     /** A file that the visitor sent, always as a download. */
@@ -192,7 +205,13 @@ class InboxController {
         model.addAttribute("known", conversations.known(conversation.id()));
         model.addAttribute("aftermath", conversations.aftermath(conversation.id()));
         model.addAttribute("agentNames", agentNames());
-        model.addAttribute("botName", bots.bot(conversation.bot()).name());
+        model.addAttribute(
+                "botName",
+                bots.bots().stream()
+                        .filter(bot -> bot.id().equals(conversation.bot()))
+                        .findFirst()
+                        .map(Bot::name)
+                        .orElse("a deleted bot"));
     }
 
     private Map<String, String> agentNames() {

@@ -67,6 +67,12 @@ public class GapService {
                 .forEach(question -> store.insert(bot, conversation, question, Words.normal(question), true, at));
     }
 
+    /** Deletes the questions of a conversation, answered or not. */
+    @Transactional
+    public void forget(String conversation) {
+        store.forget(conversation);
+    }
+
     /** Those asked most often first, then the newest. */
     public Page<Gap> list(String bot, int page) {
         List<List<Asked>> groups = groups(bot);

@@ -44,6 +44,12 @@ class GapStore {
                 .execute();
     }
 
+    /** Deletes the questions of a conversation, answered or not. */
+    void forget(String conversation) {
+        db.deleteFrom(GAP).where(GAP.CONVERSATION_ID.eq(conversation)).execute();
+        db.deleteFrom(ANSWERED).where(ANSWERED.CONVERSATION_ID.eq(conversation)).execute();
+    }
+
     /** Open ones, newest first, like questions once. */
     List<Asked> open(String bot, int most) {
         var times = DSL.count().as("times");

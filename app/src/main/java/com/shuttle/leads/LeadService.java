@@ -2,6 +2,7 @@ package com.shuttle.leads;
 
 import com.shuttle.chat.Conversation;
 import com.shuttle.chat.DeedHandler;
+import com.shuttle.chat.Forgets;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
@@ -14,7 +15,7 @@ import org.springframework.stereotype.Service;
 
 /** Makes a lead of everyone who leaves name and email; the same email is the same lead. Thread-safe. */
 @Service
-public class LeadService implements DeedHandler<Deed.KeepLead> {
+public class LeadService implements DeedHandler<Deed.KeepLead>, Forgets {
 
     private final LeadStore store;
 
@@ -61,6 +62,12 @@ public class LeadService implements DeedHandler<Deed.KeepLead> {
     /** @param wanted filtered by {@code bot}; sorted by {@code name}, {@code conversations} or {@code last}, else the latest first */
     public Page<Lead> list(Wanted wanted) {
         return store.list(wanted);
+    }
+
+    /** A lead whose latest conversation is erased goes with it. */
+    @Override
+    public void forget(Conversation conversation) {
+        store.deleteOf(conversation.id());
     }
 
     /** @throws Missing if there is no such lead */

@@ -105,6 +105,10 @@ class LeadStore {
         return Page.of(leads, wanted.page(), db.fetchCount(LEAD, condition));
     }
 
+    void deleteOf(String conversation) {
+        db.deleteFrom(LEAD).where(LEAD.CONVERSATION_ID.eq(conversation)).execute();
+    }
+
     int since(String bot, Instant since) {
         return db.fetchCount(LEAD, LEAD.BOT_ID.eq(bot).and(LEAD.LAST_AT.ge(since)));
     }

@@ -37,6 +37,7 @@ class WritingRoutesTest {
     private final TestData data;
     private final MockMvc http;
     private Bot bot;
+    private Account designer;
 
     WritingRoutesTest(TestData data, WebApplicationContext context) {
         this.data = data;
@@ -48,6 +49,7 @@ class WritingRoutesTest {
     @BeforeEach
     void begin() {
         bot = data.bot();
+        designer = data.person(Role.DESIGNER);
         data.bots.edit(bot.id(), "main", new Edit.Add(null, null, StepKind.MESSAGE), null);
         data.bots.edit(bot.id(), "main", new Edit.Set("n1", "text.0", "The dome is open."), null);
     }
@@ -57,8 +59,7 @@ class WritingRoutesTest {
     }
 
     private MockHttpServletResponse call(MockHttpServletRequestBuilder request) throws Exception {
-        SignedIn designer = new SignedIn(new Account("x", "X", "x@example.org", Role.DESIGNER), null);
-        return http.perform(request.with(user(designer)).with(csrf()))
+        return http.perform(request.with(user(new SignedIn(designer, null))).with(csrf()))
                 .andReturn()
                 .getResponse();
     }
