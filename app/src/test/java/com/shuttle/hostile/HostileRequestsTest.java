@@ -39,7 +39,8 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 @ServerTest
 class HostileRequestsTest {
 
-    private static final Pattern INSIDE = Pattern.compile("\\bat com\\.shuttle|\\bat java\\.|Exception:|org\\.h2|jooq");
+    private static final Pattern INSIDE =
+            Pattern.compile("\\bat com\\.shuttle\\.|\\bat java\\.|Exception: |org\\.h2\\.|org\\.jooq\\.");
 
     private static final Semaphore AT_ONCE = new Semaphore(6);
 
