@@ -192,7 +192,12 @@ class RoutesTest {
                     && !route.path().startsWith("/api/")
                     && !route.path().startsWith("/signal/")
                     && !route.path().equals("/error")) {
-                int status = http.perform(request(route.method(), route.path()).with(user(person)))
+                int status = http.perform(request(route.method(), route.path())
+                                .with(user(person))
+                                .with(call -> {
+                                    call.setRemoteAddr("192.0.2.9");
+                                    return call;
+                                }))
                         .andReturn()
                         .getResponse()
                         .getStatus();

@@ -13,6 +13,7 @@ import com.shuttle.settings.Role;
 import com.shuttle.tables.TableService;
 import java.io.IOException;
 import java.net.CookieManager;
+import java.net.InetAddress;
 import java.net.URI;
 import java.net.URLEncoder;
 import java.net.http.HttpClient;
@@ -48,13 +49,15 @@ class HostileRequestsTest {
     private final RequestMappingHandlerMapping mapping;
     private final TestData data;
     private final TableService tables;
+    /** From an address of its own, so that what others do from theirs is not counted together. */
     private final HttpClient http = HttpClient.newBuilder()
+            .localAddress(InetAddress.ofLiteral("127.0.0.2"))
             .cookieHandler(new CookieManager())
             .followRedirects(HttpClient.Redirect.NEVER)
             .build();
 
     HostileRequestsTest(@LocalServerPort int port, WebApplicationContext context, TestData data, TableService tables) {
-        this.base = "http://localhost:" + port;
+        this.base = "http://127.0.0.1:" + port;
         this.mapping = context.getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class);
         this.data = data;
         this.tables = tables;
