@@ -9,10 +9,10 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.stereotype.Component;
 
 /**
- * Slows down who tries passwords of one account: after {@value #FREE} failures each further attempt waits twice as long as the one
- * before, up to {@link #LONGEST}, and only {@value #MOST_WAITING} may wait at a time. Nobody can lock somebody else out by
- * that: it is a delay and no lock, and an address from which the account was entered before never waits. Accounts are kept as
- * hashes, in memory. Thread-safe.
+ * Slows down who tries passwords of one account: after {@value #FREE} failures each further attempt waits twice as long as
+ * the one before, up to {@link #LONGEST}, and only {@value #MOST_WAITING} may wait at a time. An address from which the
+ * account was entered before never waits; elsewhere its owner may have to come back a little later while it is being tried.
+ * Accounts are kept as hashes, in memory. Thread-safe.
  */
 @Component
 class SignInPace {
