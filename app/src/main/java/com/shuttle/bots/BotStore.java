@@ -49,6 +49,18 @@ class BotStore {
         return deleted;
     }
 
+    List<String> deletedBefore(Instant moment) {
+        return db.select(BOT.ID).from(BOT).where(BOT.DELETED_AT.lt(moment)).fetch(BOT.ID);
+    }
+
+    boolean isDeleted(String id) {
+        return db.fetchExists(BOT, BOT.ID.eq(id).and(BOT.DELETED_AT.isNotNull()));
+    }
+
+    void purge(String id) {
+        db.deleteFrom(BOT).where(BOT.ID.eq(id)).execute();
+    }
+
     void archive(String id, @Nullable Instant at) {
         db.update(BOT).set(BOT.ARCHIVED_AT, at).where(BOT.ID.eq(id)).execute();
     }

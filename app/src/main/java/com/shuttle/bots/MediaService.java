@@ -1,17 +1,20 @@
 package com.shuttle.bots;
 
 import com.shuttle.core.reading.Words;
+import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
+import com.shuttle.web.FileKinds;
 import com.shuttle.web.Ids;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
 import java.util.Arrays;
-import java.util.Locale;
-import java.util.Map;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
@@ -29,7 +32,8 @@ public class MediaService {
     public record Stored(String type, Path file) {}
 
     private static final long LARGEST = 8_000_000;
-    private static final int HEAD = 16;
+    private static final Set<String> TAKEN =
+            Set.of("image/png", "image/jpeg", "image/gif", "image/webp", "application/pdf");
     private static final Pattern ID = Pattern.compile("[A-Za-z0-9_-]{10,64}");
 
     private final MediaStore store;
@@ -90,28 +94,20 @@ public class MediaService {
 
     /** The type of a file by its first bytes; empty for one that is not taken. */
     static Optional<String> type(byte[] bytes) {
-        StringBuilder head = new StringBuilder();
-        for (int i = 0; i < Math.min(HEAD, bytes.length); i++) {
-            head.append(String.format(Locale.ROOT, "%02x", bytes[i]));
-        }
-        String start = head.toString();
-        return Map.of(
-                        "89504e470d0a1a0a",
-                        "image/png",
-                        "ffd8ff",
-                        "image/jpeg",
-                        "474946383",
-                        "image/gif",
-                        "255044462d",
-                        "application/pdf")
-                .entrySet()
-                .stream()
-                .filter(entry -> start.startsWith(entry.getKey()))
-                .map(Map.Entry::getValue)
-                .findFirst()
-                .or(() -> start.startsWith("52494646") && start.startsWith("57454250", 16)
-                        ? Optional.of("image/webp")
-                        : Optional.empty());
+        return Optional.of(FileKinds.of(Arrays.copyOf(bytes, Math.min(FileKinds.HEAD, bytes.length))))
+                .filter(TAKEN::contains);
+    }
+
+    /** Deletes the files of a bot that is about to be purged, once it is. */
+    void deleteOf(String bot) {
+        List<String> ids = store.of(bot);
+        AfterCommit.run(() -> ids.forEach(id -> {
+            try {
+                Files.deleteIfExists(folder.resolve(id));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }));
     }
 
     public Optional<Stored> find(String id) {

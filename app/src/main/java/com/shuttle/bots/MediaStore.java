@@ -3,6 +3,7 @@ package com.shuttle.bots;
 import static com.shuttle.schema.Tables.MEDIA;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
@@ -23,6 +24,10 @@ class MediaStore {
                 .columns(MEDIA.ID, MEDIA.BOT_ID, MEDIA.NAME, MEDIA.TYPE, MEDIA.SIZE, MEDIA.AT)
                 .values(id, bot, name, type, size, at)
                 .execute();
+    }
+
+    List<String> of(String bot) {
+        return db.select(MEDIA.ID).from(MEDIA).where(MEDIA.BOT_ID.eq(bot)).fetch(MEDIA.ID);
     }
 
     Optional<String> type(String id) {

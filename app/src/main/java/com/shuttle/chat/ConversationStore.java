@@ -2,7 +2,6 @@ package com.shuttle.chat;
 
 import static com.shuttle.schema.Tables.CONVERSATION;
 import static com.shuttle.schema.Tables.CONVERSATION_EVENT;
-import static com.shuttle.schema.Tables.ERASURE;
 import static com.shuttle.schema.Tables.ERRAND;
 import static com.shuttle.schema.Tables.MESSAGE;
 
@@ -16,7 +15,6 @@ import com.shuttle.core.conversation.State;
 import com.shuttle.core.conversation.TraceLine;
 import com.shuttle.core.conversation.Way;
 import com.shuttle.schema.tables.records.ConversationRecord;
-import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
 import java.time.Instant;
 import java.util.List;
@@ -224,7 +222,7 @@ class ConversationStore {
         return count == null ? 0 : count;
     }
 
-    private static Conversation conversation(ConversationRecord row) {
+    static Conversation conversation(ConversationRecord row) {
         return new Conversation(
                 row.getId(),
                 row.getBotId(),
@@ -240,22 +238,5 @@ class ConversationStore {
                 row.getPage(),
                 row.getVisitorName(),
                 row.getLastWords());
-    }
-
-    /** Deletes a conversation with all that hangs on it, and notes that it was done. */
-    void erase(Conversation conversation, String account, Instant at) {
-        db.deleteFrom(CONVERSATION).where(CONVERSATION.ID.eq(conversation.id())).execute();
-        db.insertInto(ERASURE)
-                .set(ERASURE.ID, Ids.next())
-                .set(ERASURE.CONVERSATION_ID, conversation.id())
-                .set(ERASURE.BOT_ID, conversation.bot())
-                .set(ERASURE.ACCOUNT_ID, account)
-                .set(ERASURE.AT, at)
-                .execute();
-    }
-
-    /** Whether a conversation of this id was erased. */
-    boolean wasErased(String id) {
-        return db.fetchExists(ERASURE, ERASURE.CONVERSATION_ID.eq(id));
     }
 }

@@ -2,6 +2,11 @@ package com.shuttle.chat;
 
 import com.shuttle.knowledge.GapService;
 import com.shuttle.web.AfterCommit;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Missing;
+import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
+import java.time.Instant;
 import java.time.InstantSource;
 import java.util.List;
 import org.springframework.stereotype.Service;
@@ -14,8 +19,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class ErasureService {
 
+    /** Longest time conversations can be kept by the calendar, in days. */
+    static final int LONGEST = 3650;
+
+    /** That a conversation was erased. @param account who did it; empty where its time had come */
+    public record Erased(String conversation, String bot, String account, Instant at) {}
+
     private final ConversationService conversations;
-    private final ConversationStore store;
+    private final ErasureStore store;
     private final OutcomeStore outcomes;
     private final UploadService uploads;
     private final GapService gaps;
@@ -24,7 +35,7 @@ public class ErasureService {
 
     ErasureService(
             ConversationService conversations,
-            ConversationStore store,
+            ErasureStore store,
             OutcomeStore outcomes,
             UploadService uploads,
             GapService gaps,
@@ -39,7 +50,10 @@ public class ErasureService {
         this.clock = clock;
     }
 
-    /** @throws com.shuttle.web.Missing if there is no such conversation */
+    /**
+     * @param account who does it; empty where its time has come
+     * @throws Missing if there is no such conversation
+     */
     @Transactional
     public void erase(String id, String account) {
         Conversation conversation = conversations.conversation(id);
@@ -51,5 +65,56 @@ public class ErasureService {
         }
         store.erase(conversation, account, clock.instant());
         AfterCommit.run(() -> files.forEach(uploads::delete));
+    }
+
+    /** All of those that there still are, or none if one of them cannot be erased. */
+    @Transactional
+    public void eraseAll(List<String> ids, String account) {
+        for (String id : ids) {
+            try {
+                erase(id, account);
+            } catch (Missing gone) {
+                // Somebody else erased it, which is what was wanted.
+                continue;
+            }
+        }
+    }
+
+    /** Conversations in which words were said or are known of the visitor; all where nothing is looked for, newest first. */
+    public Page<Conversation> search(Wanted wanted) {
+        return store.search(wanted);
+    }
+
+    /** What was erased last, newest first. */
+    public List<Erased> erased() {
+        return store.erased();
+    }
+
+    /** For how many days conversations are kept after their last word; 0 for as long as nobody erases them. */
+    public int days() {
+        return store.days();
+    }
+
+    /** @param typed a number of days; blank or 0 for as long as nobody erases them */
+    @Transactional
+    public Checked<Integer> keepFor(String typed) {
+        String bare = typed.strip();
+        int days = bare.isEmpty() ? 0 : bare.matches("\\d{1,4}") ? Integer.parseInt(bare) : -1;
+        if (days < 0 || days > LONGEST) {
+            return Checked.bad("days", "Please give a number of days up to %,d, or none.".formatted(LONGEST));
+        }
+        store.keepFor(days);
+        return Checked.good(days);
+    }
+
+    /** Some of the conversations whose time has come. */
+    List<String> due(int most) {
+        int days = days();
+        return days == 0 ? List.of() : store.lastBefore(clock.instant().minusSeconds(days * 86_400L), most);
+    }
+
+    /** Some of the conversations of a bot. */
+    List<String> ofBot(String bot, int most) {
+        return store.ofBot(bot, most);
     }
 }

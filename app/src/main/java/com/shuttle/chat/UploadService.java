@@ -4,15 +4,14 @@ import com.shuttle.core.conversation.Prompt;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Checked;
+import com.shuttle.web.FileKinds;
 import com.shuttle.web.Ids;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.InstantSource;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -22,16 +21,14 @@ import org.springframework.web.multipart.MultipartFile;
 
 /**
  * Files that visitors send when they are asked for one. Kept outside of the web root under random names, handed out to
- * signed-in people only, always as a download. What a file's name says it is must be taken, and its first bytes must not
- * be a page, a script or a program. Thread-safe.
+ * signed-in people only, always as a download. What a file's name says it is must be taken, its first bytes must say the same,
+ * and it must be nothing that could be run. Thread-safe.
  */
 @Service
 public class UploadService {
 
     /** The most files of one conversation. */
     static final int MOST = 20;
-
-    private static final int HEAD = 512;
 
     private final OutcomeStore store;
     private final ConversationService conversations;
@@ -89,19 +86,10 @@ public class UploadService {
             return "This kind of file is not taken. These are: " + String.join(", ", prompt.fileTypes()) + ".";
         }
         try (InputStream in = file.getInputStream()) {
-            return active(in.readNBytes(HEAD)) ? "This file is not what its name says." : null;
+            return FileKinds.isAsNamed(in.readNBytes(FileKinds.HEAD), name)
+                    ? null
+                    : "This file is not what its name says.";
         }
-    }
-
-    /** Whether a file begins like a page, a script or a program. */
-    static boolean active(byte[] head) {
-        String start =
-                new String(head, StandardCharsets.ISO_8859_1).stripLeading().toLowerCase(Locale.ROOT);
-        boolean program =
-                start.startsWith("mz") && head.length > 64 || start.startsWith("\u007felf") || start.startsWith("#!");
-        return program
-                || List.of("<!doctype", "<html", "<head", "<script", "<svg", "<?php", "<iframe", "<body").stream()
-                        .anyMatch(start::contains);
     }
 
     private static String name(@Nullable String original) {

@@ -154,8 +154,10 @@ class InboxController {
                     .body("A reply has 1 to " + Words.LONGEST_MESSAGE + " characters; this one has " + clean.length()
                             + ".");
         }
-        String key =
-                clientMessageId.isBlank() || clientMessageId.length() > 90 ? Ids.next() : "agent-" + clientMessageId;
+        // Two people may send the same id, and a visitor may have sent it before them.
+        String key = clientMessageId.isBlank()
+                ? Ids.next()
+                : Ids.hash(person.account().id() + ' ' + clientMessageId);
         return switch (conversations.agentSays(id, key, person.account(), clean)) {
             case Outcome.Taken ignored -> ResponseEntity.noContent().build();
             case Outcome.Refused refused -> ResponseEntity.status(409).body(refused.sentence());

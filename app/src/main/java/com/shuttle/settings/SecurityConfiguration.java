@@ -24,10 +24,16 @@ import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.authentication.AuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
+import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.UriComponents;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** Who may reach which route: whom its controller declares. Everything else is refused. */
 @Configuration
@@ -128,10 +134,29 @@ class SecurityConfiguration {
                         .authenticated()
                         .anyRequest()
                         .access(access))
-                .formLogin(form ->
-                        form.loginPage("/sign-in").defaultSuccessUrl("/", false).permitAll())
+                .formLogin(form -> form.loginPage("/sign-in")
+                        .successHandler(backToWhatWasWanted())
+                        .permitAll())
+                .exceptionHandling(errors -> errors.authenticationEntryPoint(signInPage()))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .build();
+    }
+
+    /** Redirects name no host, since the one that a request names need not be ours. */
+    private static AuthenticationEntryPoint signInPage() {
+        LoginUrlAuthenticationEntryPoint page = new LoginUrlAuthenticationEntryPoint("/sign-in");
+        page.setFavorRelativeUris(true);
+        return page;
+    }
+
+    private static AuthenticationSuccessHandler backToWhatWasWanted() {
+        SavedRequestAwareAuthenticationSuccessHandler back = new SavedRequestAwareAuthenticationSuccessHandler();
+        back.setRedirectStrategy((request, response, wanted) -> {
+            UriComponents address = UriComponentsBuilder.fromUriString(wanted).build();
+            String query = address.getQuery() == null ? "" : "?" + address.getQuery();
+            response.sendRedirect("/" + String.valueOf(address.getPath()).replaceFirst("^/+", "") + query);
+        });
+        return back;
     }
 
     /** Puts the account behind a valid token in the place of the person. */

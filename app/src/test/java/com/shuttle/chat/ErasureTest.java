@@ -1,18 +1,27 @@
 package com.shuttle.chat;
 
+import static com.shuttle.schema.Tables.BOT;
+import static com.shuttle.schema.Tables.CONVERSATION;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotService;
+import com.shuttle.bots.MediaService;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.knowledge.GapService;
 import com.shuttle.leads.LeadService;
+import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Wanted;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
 import java.util.Map;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.springframework.mock.web.MockMultipartFile;
 
@@ -30,7 +39,11 @@ class ErasureTest {
     private final UploadService uploads;
     private final LeadService leads;
     private final GapService gaps;
-    private final ConversationStore store;
+    private final ErasureStore store;
+    private final Keeping keeping;
+    private final BotService bots;
+    private final MediaService media;
+    private final DSLContext db;
     private final TestData data;
 
     ErasureTest(
@@ -39,7 +52,11 @@ class ErasureTest {
             UploadService uploads,
             LeadService leads,
             GapService gaps,
-            ConversationStore store,
+            ErasureStore store,
+            Keeping keeping,
+            BotService bots,
+            MediaService media,
+            DSLContext db,
             TestData data) {
         this.erasure = erasure;
         this.conversations = conversations;
@@ -47,6 +64,10 @@ class ErasureTest {
         this.leads = leads;
         this.gaps = gaps;
         this.store = store;
+        this.keeping = keeping;
+        this.bots = bots;
+        this.media = media;
+        this.db = db;
         this.data = data;
     }
 
@@ -75,5 +96,77 @@ class ErasureTest {
         assertThat(gaps.count(bot.id())).isZero();
         assertThat(store.wasErased(id)).isTrue();
         assertThatThrownBy(() -> erasure.erase(id, "somebody")).isInstanceOf(Missing.class);
+    }
+
+    private String begun(Bot bot) {
+        return conversations.begin(bot.id(), "", "", "web", "").orElseThrow().conversation();
+    }
+
+    @Test
+    void aVisitorIsFoundByWhatWasSaidOrIsKnown() {
+        Bot bot = data.released(FlowJson.readTrusted(FLOW));
+        String id = begun(bot);
+        String name = data.name("Wanda");
+        conversations.say(id, "1", name + " Elmcroft");
+        conversations.say(id, "2", name.toLowerCase() + "@example.org");
+        String other = begun(bot);
+        for (String words : List.of(name, name.toLowerCase() + "@EXAMPLE")) {
+            assertThat(erasure.search(new Wanted(words, Map.of(), "", 1)).items())
+                    .extracting(Conversation::id)
+                    .containsExactly(id);
+        }
+        erasure.eraseAll(List.of(id, id, "nobody"), "somebody");
+        assertThat(erasure.search(new Wanted(name, Map.of(), "", 1)).items()).isEmpty();
+        assertThat(erasure.erased())
+                .extracting(ErasureService.Erased::conversation)
+                .contains(id);
+        assertThat(conversations.conversation(other)).isNotNull();
+    }
+
+    @Test
+    void aConversationGoesWhenItsTimeHasCome() {
+        Bot bot = data.released(FlowJson.readTrusted(FLOW));
+        String old = begun(bot);
+        String young = begun(bot);
+        last(old, Instant.parse("2020-01-01T00:00:00Z"));
+        keeping.tidy();
+        assertThat(store.wasErased(old)).as("kept for as long as nobody says").isFalse();
+
+        assertThat(erasure.keepFor("soon")).isInstanceOf(Checked.Bad.class);
+        assertThat(erasure.keepFor("99999")).isInstanceOf(Checked.Bad.class);
+        TestData.good(erasure.keepFor(" 400 "));
+        keeping.tidy();
+        TestData.good(erasure.keepFor(""));
+        assertThat(store.wasErased(old)).isTrue();
+        assertThat(store.wasErased(young)).isFalse();
+    }
+
+    private void last(String conversation, Instant at) {
+        db.update(CONVERSATION)
+                .set(CONVERSATION.LAST_AT, at)
+                .where(CONVERSATION.ID.eq(conversation))
+                .execute();
+    }
+
+    @Test
+    void aDeletedBotIsPurgedWithAllThatIsIts() throws IOException {
+        Bot bot = data.released(FlowJson.readTrusted(FLOW));
+        String id = begun(bot);
+        byte[] gif = "GIF89a".getBytes(StandardCharsets.US_ASCII);
+        String picture = TestData.good(media.keep(bot.id(), "a.gif", gif)).substring("/media/".length());
+        bots.delete(bot.id());
+        keeping.tidy();
+        assertThat(bots.deleted())
+                .as("just deleted")
+                .anySatisfy((one, at) -> assertThat(one.id()).isEqualTo(bot.id()));
+        db.update(BOT)
+                .set(BOT.DELETED_AT, Instant.now().minus(Keeping.DELETED).minusSeconds(60))
+                .where(BOT.ID.eq(bot.id()))
+                .execute();
+        keeping.tidy();
+        assertThat(db.fetchExists(BOT, BOT.ID.eq(bot.id()))).isFalse();
+        assertThatThrownBy(() -> conversations.conversation(id)).isInstanceOf(Missing.class);
+        assertThat(media.find(picture)).isEmpty();
+        assertThatThrownBy(() -> bots.restore(bot.id())).isInstanceOf(Missing.class);
     }
 }

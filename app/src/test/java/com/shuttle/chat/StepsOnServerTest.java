@@ -169,8 +169,9 @@ class StepsOnServerTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "mirror.png|PNG-like bytes|",
-                "../../etc/passwd.png|PNG-like bytes|",
+                "mirror.gif|GIF89a and so on|",
+                "../../etc/passwd.gif|GIF89a and so on|",
+                "mirror.gif|words|not what its name says",
                 "page.html|<p>hi</p>|This kind of file is not taken",
                 "page.png|<html><script>alert(1)</script>|not what its name says",
                 "run.png|#!/bin/sh|not what its name says",
@@ -180,7 +181,7 @@ class StepsOnServerTest {
             })
     void filesAreCheckedBeforeTheyAreKept(String name, String content, String problem) throws IOException {
         Bot bot = bot(
-                "{'kind':'question','id':'q','ask':['Picture?'],'type':'file','variable':'photo','limits':{'fileTypes':['png']},'exits':{'answered':'step:m'}}",
+                "{'kind':'question','id':'q','ask':['Picture?'],'type':'file','variable':'photo','limits':{'fileTypes':['gif','png']},'exits':{'answered':'step:m'}}",
                 "{'kind':'message','id':'m','say':['Got {{photo}}.']}");
         String id = begin(bot);
         Checked<Outcome> taken = uploads.take(

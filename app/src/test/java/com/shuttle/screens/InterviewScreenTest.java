@@ -117,7 +117,8 @@ class InterviewScreenTest {
         page.getByText("Send the file").click();
         assertThat(page.locator("#problem")).containsText("not what its name says");
         page.locator("input[type=file]")
-                .setInputFiles(new FilePayload("mirror.png", "image/png", new byte[] {(byte) 0x89, 'P', 'N', 'G'}));
+                .setInputFiles(new FilePayload(
+                        "mirror.png", "image/png", new byte[] {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'}));
         page.getByText("Send the file").click();
         assertThat(page.locator("#transcript")).containsText("mirror.png");
         page.locator("input[type=password]").fill("open sesame");

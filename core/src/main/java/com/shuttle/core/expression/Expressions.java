@@ -5,25 +5,17 @@ import com.shuttle.core.reading.Value;
 import dev.cel.bundle.Cel;
 import dev.cel.bundle.CelBuilder;
 import dev.cel.bundle.CelFactory;
-import dev.cel.common.CelFunctionDecl;
 import dev.cel.common.CelIssue;
 import dev.cel.common.CelOptions;
-import dev.cel.common.CelOverloadDecl;
 import dev.cel.common.CelValidationException;
 import dev.cel.common.CelValidationResult;
 import dev.cel.common.types.CelType;
 import dev.cel.common.types.ListType;
 import dev.cel.common.types.SimpleType;
-import dev.cel.extensions.CelExtensions;
 import dev.cel.parser.CelStandardMacro;
 import dev.cel.runtime.CelEvaluationException;
-import dev.cel.runtime.CelFunctionBinding;
 import dev.cel.runtime.CelRuntime;
 import java.math.BigDecimal;
-import java.math.MathContext;
-import java.math.RoundingMode;
-import java.time.DateTimeException;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -31,7 +23,6 @@ import java.time.LocalTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -42,7 +33,8 @@ import org.jspecify.annotations.Nullable;
  * truth value, days and moments timestamps of the visitor's own clock, several of a list a list of texts, everything else
  * text; secrets cannot be read. Beside CEL's own functions there are {@code known(x)}, {@code open("team")},
  * {@code date("2026-05-01")}, {@code days(3)}, {@code dayname(x)}, {@code round(x)} and {@code text(x)}. Reading a variable without a value
- * is an error at run time, told as a value. Thread-safe; compiled texts are kept.
+ * is an error at run time, told as a value. What grows on the way is bounded ({@link Functions}). Thread-safe; compiled texts
+ * are kept.
  */
 public final class Expressions {
 
@@ -86,8 +78,6 @@ public final class Expressions {
             Map.entry("in_hours", ValueType.YES_NO),
             Map.entry("returning", ValueType.YES_NO));
 
-    private static final int DIGITS = 12;
-
     private final Cel cel;
     private final Map<String, ValueType> types;
     private final Map<String, Compiled> compiled = new ConcurrentHashMap<>();
@@ -102,8 +92,6 @@ public final class Expressions {
                         .comprehensionMaxIterations(1000)
                         .build())
                 .setStandardMacros(CelStandardMacro.STANDARD_MACROS)
-                .addCompilerLibraries(CelExtensions.strings())
-                .addRuntimeLibraries(CelExtensions.strings())
                 .addVar(Source.KNOWN, ListType.create(SimpleType.STRING))
                 .addVar(Source.OPEN, ListType.create(SimpleType.STRING));
         this.types.forEach((name, type) -> {
@@ -111,50 +99,8 @@ public final class Expressions {
                 builder.addVar(name, celType(type));
             }
         });
-        functions(builder);
+        Functions.addTo(builder);
         this.cel = builder.build();
-    }
-
-    private static void functions(CelBuilder builder) {
-        builder.addFunctionDeclarations(
-                CelFunctionDecl.newFunctionDeclaration(
-                        "date",
-                        CelOverloadDecl.newGlobalOverload("date_text", SimpleType.TIMESTAMP, SimpleType.STRING)),
-                CelFunctionDecl.newFunctionDeclaration(
-                        "days",
-                        CelOverloadDecl.newGlobalOverload("days_number", SimpleType.DURATION, SimpleType.DOUBLE)),
-                CelFunctionDecl.newFunctionDeclaration(
-                        "dayname",
-                        CelOverloadDecl.newGlobalOverload("dayname_date", SimpleType.STRING, SimpleType.TIMESTAMP)),
-                CelFunctionDecl.newFunctionDeclaration(
-                        "round",
-                        CelOverloadDecl.newGlobalOverload("round_number", SimpleType.DOUBLE, SimpleType.DOUBLE)),
-                CelFunctionDecl.newFunctionDeclaration(
-                        "text", CelOverloadDecl.newGlobalOverload("text_any", SimpleType.STRING, SimpleType.DYN)));
-        builder.addFunctionBindings(
-                CelFunctionBinding.from("date_text", String.class, Expressions::date),
-                CelFunctionBinding.from(
-                        "days_number", Double.class, days -> Duration.ofSeconds(Math.round(days * 86_400))),
-                CelFunctionBinding.from("dayname_date", Instant.class, Expressions::dayname),
-                CelFunctionBinding.from("round_number", Double.class, number -> (double) Math.round(number)),
-                CelFunctionBinding.from("text_any", Object.class, any -> shown(any)));
-    }
-
-    private static Instant date(String text) throws CelEvaluationException {
-        try {
-            return LocalDate.parse(text).atStartOfDay().toInstant(ZoneOffset.UTC);
-        } catch (DateTimeException e) {
-            throw new CelEvaluationException("\"" + text + "\" is no date like 2026-05-01");
-        }
-    }
-
-    private static String dayname(Instant date) {
-        return date.atZone(ZoneOffset.UTC).getDayOfWeek().name().toLowerCase(Locale.ROOT);
-    }
-
-    private static String shown(Object any) {
-        Value value = value(any);
-        return value == null ? String.valueOf(any) : value.shown();
     }
 
     /** Compiles an expression, or says what is wrong with it and where. */
@@ -256,7 +202,7 @@ public final class Expressions {
                 activation.put(Source.KNOWN, List.copyOf(values.keySet()));
                 activation.put(Source.OPEN, open);
                 try {
-                    Value value = value(good.program().eval(activation));
+                    Value value = Results.value(good.program().eval(activation));
                     yield value == null
                             ? new Result.Failed("the result is no number a conversation can hold")
                             : value.shown().length() > LONGEST_RESULT
@@ -303,32 +249,6 @@ public final class Expressions {
                 || plain instanceof List && wanted instanceof ListType
                 || plain instanceof String && wanted == SimpleType.STRING;
         return fits ? plain : plain == null ? null : wanted == SimpleType.STRING ? value.shown() : null;
-    }
-
-    /** The value of a result; null for what no variable can hold, such as a division by zero. */
-    private static @Nullable Value value(@Nullable Object result) {
-        return switch (result) {
-            case null -> null;
-            case Boolean yes -> new Value.YesNo(yes);
-            case Double number when number.isInfinite() || number.isNaN() -> null;
-            case Double number ->
-                new Value.Numeric(new BigDecimal(number).round(new MathContext(DIGITS, RoundingMode.HALF_UP)));
-            case Number number -> new Value.Numeric(new BigDecimal(number.toString()));
-            case String text -> new Value.Text(text);
-            case Instant instant -> at(LocalDateTime.ofInstant(instant, ZoneOffset.UTC));
-            case com.google.protobuf.Timestamp stamp ->
-                at(LocalDateTime.ofEpochSecond(stamp.getSeconds(), stamp.getNanos(), ZoneOffset.UTC));
-            case Duration span ->
-                new Value.Numeric(BigDecimal.valueOf(span.toSeconds())
-                        .divide(BigDecimal.valueOf(86_400), new MathContext(DIGITS)));
-            case List<?> items ->
-                new Value.Many(items.stream().map(String::valueOf).toList());
-            default -> null;
-        };
-    }
-
-    private static Value at(LocalDateTime at) {
-        return at.toLocalTime().equals(LocalTime.MIDNIGHT) ? new Value.Day(at.toLocalDate()) : new Value.Moment(at);
     }
 
     // Words

@@ -1,6 +1,7 @@
 package com.shuttle.core.flow;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
+import java.util.regex.Pattern;
 
 /**
  * Something shown beside words.
@@ -37,6 +38,14 @@ public record Media(Type type, String address, String alt) {
         public static Type of(String key) {
             return Keyed.of(Type.class, key, "media type");
         }
+    }
+
+    /** Where something to show may lie: on the web, or at an address of the application without a host. */
+    private static final Pattern ADDRESS = Pattern.compile("(https?://|/(?!/))[^\\s\"<>\\\\^`{|}\\p{Cntrl}]*+");
+
+    /** Whether a whole address, without placeholders, may be shown to visitors. */
+    public static boolean isAddress(String address) {
+        return ADDRESS.matcher(address).matches();
     }
 
     public Media {

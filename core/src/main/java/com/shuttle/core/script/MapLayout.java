@@ -25,7 +25,8 @@ import org.jspecify.annotations.Nullable;
  * Steps moved by hand stand where they were put, lines to and from them are curves too, and their regions hold them.
  *
  * <p>Units are pixels at zoom 1, y downwards, from 0; a pinned step may stand at negative coordinates. Time grows a little
- * more than linearly with the steps of the largest section. Thread-safe.
+ * more than linearly with the steps of the largest section; sections that would take many seconds stand plainly in columns.
+ * Thread-safe.
  *
  * @param nodes   one a step, in order
  * @param lines   each from one step to one other, or to itself
@@ -88,6 +89,9 @@ public record MapLayout(List<Node> nodes, List<Line> lines, List<Region> regions
     private static final int NEAR = 160;
     private static final int REACH = 60;
 
+    /** Of all sections, see {@link SectionLayers#effort}: some seconds. */
+    private static final double MOST_EFFORT = 3000;
+
     /** Width by height that the whole is brought near to. */
     private static final double SCREEN = 1.6;
 
@@ -149,7 +153,7 @@ public record MapLayout(List<Node> nodes, List<Line> lines, List<Region> regions
                 return new MapLayout(List.of(), List.of(), List.of(), new Box(0, 0, 0, 0));
             }
             List<Pending> links = links();
-            sections.forEach(SectionLayers::layout);
+            layoutSections();
             List<Point> corners = corners();
             List<Node> nodes = new ArrayList<>();
             for (int i = 0; i < sections.size(); i++) {
@@ -177,6 +181,20 @@ public record MapLayout(List<Node> nodes, List<Line> lines, List<Region> regions
                 regions.add(region(sections.get(i), corners.get(i)));
             }
             return new MapLayout(nodes, lines, regions, bounds(regions, lines));
+        }
+
+        /** In layers as far as the effort goes; the sections after that plainly. */
+        private void layoutSections() {
+            double left = MOST_EFFORT;
+            for (SectionLayers section : sections) {
+                double effort = section.effort();
+                if (effort <= left) {
+                    left -= effort;
+                    section.layout();
+                } else {
+                    section.layoutPlainly();
+                }
+            }
         }
 
         /** A line before it has its points; {@code edge} only where both ends are in one section. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class TextsTest {
 
@@ -29,12 +30,52 @@ class TextsTest {
                 "no placeholders|no placeholders",
             })
     void placeholdersAreFilledAndUnknownOnesLeftOut(String text, String filled) {
-        assertThat(Texts.fill(
-                        text.replace('~', '|'),
-                        KNOWN,
-                        Map.of("name", ValueType.PERSON_NAME),
-                        Map.of("channel", new Value.Text("web")),
-                        "Vesper"))
+        assertThat(Texts.fill(text.replace('~', '|'), known(KNOWN))).isEqualTo(filled);
+    }
+
+    private static Texts.Known known(Map<String, Value> variables) {
+        return new Texts.Known(
+                variables,
+                Map.of("name", ValueType.PERSON_NAME),
+                Map.of("channel", new Value.Text("web"), "page", new Value.Text("https://x.example/[a](b)")),
+                "Vesper");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "{{name.class.name}}",
+                "{{name.whole}}",
+                "{{name.first.bytes.length}}",
+                "{{party.hashCode}}",
+                "{{channel.getClass}}",
+                "{{channel.length}}",
+                "{{#name}}{{class}}{{/name}}",
+            })
+    void placeholdersReachValuesOnly(String text) {
+        assertThat(Texts.fill(text, known(KNOWN))).isEmpty();
+    }
+
+    @Test
+    void whatABrowserToldCannotBringInMarkdown() {
+        assertThat(Texts.fill("From {{page}}", known(Map.of()))).isEqualTo("From https://x.example/\\[a\\](b)");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "/media/abc|dome|/media/abc",
+                "https://x.example/{{p}}.png|a b/../c|https://x.example/a+b%2F..%2Fc.png",
+                "{{p}}|https://x.example/a.png|https://x.example/a.png",
+                "{{p}}|javascript:alert(1)|''",
+                "{{p}}|//evil.example/a.png|''",
+                "{{p}}:alert(1)|javascript|''",
+                "{{p}}|data:text/html,x|''",
+                "https://x.example/{{unknown}}|x|https://x.example/",
+            })
+    void anAddressLeadsToThePagesOfTheWebOnly(String address, String value, String filled) {
+        assertThat(Texts.fillAddress(address, known(Map.of("p", Value.of(value)))))
                 .isEqualTo(filled);
     }
 

@@ -80,6 +80,13 @@ class ExpressionsTest {
                 "1e308 * 1e308|failed",
                 "[1, 2, 3].exists(n, n > 2)|yes",
                 "date(\"soon\") > day|failed",
+                "name.replace(\"a\", \"o\")|Dono Whitlow",
+                "extras.join(\" and \")|Catering and Music",
+                "[\"a\"].join() + [\"b\"].map(x, x + x)[0]|abb",
+                "size(extras + extras) == 4|yes",
+                "text(extras)|Catering, Music",
+                "[[1]]|failed",
+                "text([[1]])|failed",
             })
     void expressionsAreEvaluated(String text, String expected) {
         assertThat(evaluated(text)).isEqualTo(expected);
@@ -110,6 +117,25 @@ class ExpressionsTest {
         assertThat(expressions.problemOfCondition("guests + 3")).isNotNull();
         assertThat(expressions.problemOfCondition(" ")).isNotNull();
         assertThat(expressions.problemOf("x".repeat(Expressions.LONGEST + 1))).isNotNull();
+    }
+
+    /** Each would need far more memory than any machine has, were its growth not stopped on the way. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '~',
+            value = {
+                "[\"ab\"]|.map(x, x + x)|[0].size() > 0",
+                "[[1]]|.map(x, x + x)|[0].size() > 0",
+                "[1]|.map(x, [x, x])|",
+                "name|.replace(\"a\", \"aaaaaaaaaa\")|.size() > 0",
+                "[\"ab\"]|.map(x, [x, x, x].join(x))|[0].size() > 0",
+                "text(['x']|.map(x, {'a': x, 'b': x})|[0])",
+            })
+    void whatGrowsIsStoppedOnTheWay(String begin, String round, String end) {
+        String text = begin + round.repeat(60) + (end == null ? "" : end);
+        assertThat(expressions.problemOf(text)).isNull();
+        assertThat(expressions.evaluate(text, VALUES, List.of())).isInstanceOf(Result.Failed.class);
     }
 
     @Property(tries = 300)

@@ -43,6 +43,20 @@ public final class Flows {
         return inSections(builder.build(), perSection);
     }
 
+    /** A flow of choices with many options that lead anywhere. */
+    static Flow dense(int steps, int options, Random random) {
+        FlowBuilder builder = flow("f");
+        for (int i = 0; i < steps; i++) {
+            String[] ways = new String[2 * options];
+            for (int o = 0; o < options; o++) {
+                ways[2 * o] = "option " + o;
+                ways[2 * o + 1] = "n" + random.nextInt(steps);
+            }
+            builder.choice("n" + i, "?", ways);
+        }
+        return builder.build();
+    }
+
     /** A flow of up to 25 steps whose exits lead anywhere. */
     static Flow random(Random random) {
         int size = 1 + random.nextInt(25);

@@ -71,45 +71,58 @@ class MapLayoutTest {
         assertThat(lines.get(2).up()).isTrue();
     }
 
-    /** No two shapes overlap, each stands in its region, and every line runs from the edge of one step to that of another. */
     @Test
     void holdsForAnyGraph() {
-        IntStream.range(0, 60).forEach(seed -> {
-            Flow flow = Flows.inSections(Flows.random(new Random(seed)), 1 + seed % 9);
-            MapLayout map = MapLayout.of(flow);
-            Map<String, Box> boxes = boxes(map);
-            assertThat(boxes.keySet())
-                    .isEqualTo(flow.allSteps().stream().map(Step::id).collect(Collectors.toSet()));
-            for (Node a : map.nodes()) {
-                for (Node b : map.nodes()) {
-                    assertThat(a != b && overlap(a.box(), b.box()))
-                            .as("%s over %s, seed %d", a.step(), b.step(), seed)
-                            .isFalse();
-                }
+        IntStream.range(0, 60)
+                .forEach(seed -> holds(Flows.inSections(Flows.random(new Random(seed)), 1 + seed % 9), "seed " + seed));
+    }
+
+    /** Layers of these would take minutes. */
+    @Test
+    void whatIsTooDenseForLayersStandsInColumns() {
+        for (int[] of : new int[][] {{220, 8, 220}, {220, 8, 110}}) {
+            Flow dense = Flows.inSections(Flows.dense(of[0], of[1], new Random(7)), of[2]);
+            holds(dense, of[0] + " steps");
+            assertThat(MapLayout.of(dense)).isEqualTo(MapLayout.of(dense));
+        }
+        MapLayout large = MapLayout.of(Flows.written(5000, 5000));
+        assertThat(large.nodes()).hasSizeBetween(4990, 5010);
+        assertThat((double) large.bounds().width() / large.bounds().height()).isBetween(0.5, 2.0);
+    }
+
+    /** No two shapes overlap, each stands in its region, and every line runs from the edge of one step to that of another. */
+    private static void holds(Flow flow, String as) {
+        MapLayout map = MapLayout.of(flow);
+        Map<String, Box> boxes = boxes(map);
+        assertThat(boxes.keySet())
+                .isEqualTo(flow.allSteps().stream().map(Step::id).collect(Collectors.toSet()));
+        for (Node a : map.nodes()) {
+            for (Node b : map.nodes()) {
+                assertThat(a != b && overlap(a.box(), b.box()))
+                        .as("%s over %s, %s", a.step(), b.step(), as)
+                        .isFalse();
             }
-            Map<String, Box> regions =
-                    map.regions().stream().collect(Collectors.toMap(MapLayout.Region::section, MapLayout.Region::box));
-            flow.sections()
-                    .forEach(section -> section.steps()
-                            .forEach(step -> assertThat(within(boxes.get(step.id()), regions.get(section.id())))
-                                    .as("%s in %s, seed %d", step.id(), section.id(), seed)
-                                    .isTrue()));
-            for (Line line : map.lines()) {
-                Box from = boxes.get(line.from());
-                Box to = boxes.get(line.to());
-                assertThat(line.points().getFirst().x()).isBetween(from.x(), from.x() + from.width());
-                assertThat(line.points().getLast().x()).isBetween(to.x(), to.x() + to.width());
-                assertThat(line.points().getLast().y()).isBetween(to.y() - 1, to.y() + to.height() + 1);
-            }
-            long led = flow.allSteps().stream()
-                    .flatMap(step -> step.exits().values().stream())
-                    .filter(Target.ToStep.class::isInstance)
-                    .count();
-            assertThat(map.lines().stream()
-                            .mapToInt(line -> line.exits().size())
-                            .sum())
-                    .isEqualTo((int) led);
-        });
+        }
+        Map<String, Box> regions =
+                map.regions().stream().collect(Collectors.toMap(MapLayout.Region::section, MapLayout.Region::box));
+        flow.sections()
+                .forEach(section -> section.steps()
+                        .forEach(step -> assertThat(within(boxes.get(step.id()), regions.get(section.id())))
+                                .as("%s in %s, %s", step.id(), section.id(), as)
+                                .isTrue()));
+        for (Line line : map.lines()) {
+            Box from = boxes.get(line.from());
+            Box to = boxes.get(line.to());
+            assertThat(line.points().getFirst().x()).isBetween(from.x(), from.x() + from.width());
+            assertThat(line.points().getLast().x()).isBetween(to.x(), to.x() + to.width());
+            assertThat(line.points().getLast().y()).isBetween(to.y() - 1, to.y() + to.height() + 1);
+        }
+        long led = flow.allSteps().stream()
+                .flatMap(step -> step.exits().values().stream())
+                .filter(Target.ToStep.class::isInstance)
+                .count();
+        assertThat(map.lines().stream().mapToInt(line -> line.exits().size()).sum())
+                .isEqualTo((int) led);
     }
 
     @Test

@@ -2,6 +2,7 @@ package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Bubble;
 import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Media;
@@ -29,9 +30,10 @@ final class MessagePlayer extends Player {
     }
 
     private Look look(@Nullable Media media) {
-        Media filled = media == null || media.address().isBlank()
+        String address = media == null ? "" : Texts.fillAddress(media.address(), run.known());
+        Media filled = media == null || address.isEmpty()
                 ? null
-                : new Media(media.type(), run.filled(media.address()), run.filled(media.alt()));
+                : new Media(media.type(), address, Texts.unescaped(run.filled(media.alt())));
         return new Look(filled, step.typing(), null, false);
     }
 }

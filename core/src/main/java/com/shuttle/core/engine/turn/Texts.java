@@ -1,23 +1,46 @@
 package com.shuttle.core.engine.turn;
 
+import com.samskivert.mustache.BasicCollector;
 import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.MustacheException;
+import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** Fills placeholders in a designer's text. Pure functions. */
 public final class Texts {
 
-    private static final Mustache.Compiler COMPILER =
-            Mustache.compiler().escapeHTML(false).defaultValue("").strictSections(false);
+    /** Looks names up in what is known and nowhere else, so that no text reaches what Java objects can do. */
+    private static final Mustache.Collector KNOWN_ONLY = new BasicCollector() {
+        @Override
+        public <K, V> Map<K, V> createFetcherCache() {
+            return new ConcurrentHashMap<>();
+        }
+    };
+
+    private static final Mustache.Compiler COMPILER = Mustache.compiler()
+            .escapeHTML(false)
+            .defaultValue("")
+            .strictSections(false)
+            .withCollector(KNOWN_ONLY);
     private static final Pattern MARKDOWN = Pattern.compile("[\\\\\\[\\]<>*`]");
     private static final Pattern ESCAPED = Pattern.compile("\\\\([\\\\\\[\\]<>*`])");
 
     /** A person's name: as itself whole, with {@code .first} the first word of it. */
-    private record Name(String whole, String first) {
+    private record Name(String whole, String first) implements Mustache.CustomContext {
+        @Override
+        public @Nullable Object get(String part) {
+            return part.equals("first") ? first : null;
+        }
+
         @Override
         public String toString() {
             return whole;
@@ -29,28 +52,46 @@ public final class Texts {
 
     private Texts() {}
 
+    /** What is known while a text is filled. @param system what the engine itself knows, such as the page */
+    public record Known(
+            Map<String, Value> variables, Map<String, ValueType> types, Map<String, Value> system, String botName) {}
+
     /**
-     * The text with its {@code {{placeholders}}} (Mustache) filled from the variables; unknown ones are left out, or give
+     * The text with its {@code {{placeholders}}} (Mustache) filled from what is known; unknown ones are left out, or give
      * way to what stands after a bar: {@code {{name|there}}} is short for <code>{{name}}{{^name}}there{{/name}}</code>. What
-     * visitors typed cannot bring in Markdown. A text that is no template is returned as it is.
+     * visitors typed or their browsers told cannot bring in Markdown. A text that is no template is returned as it is.
      */
-    public static String fill(
-            String text,
-            Map<String, Value> variables,
-            Map<String, ValueType> types,
-            Map<String, Value> system,
-            String botName) {
+    public static String fill(String text, Known known) {
+        return filled(text, known, Texts::escaped);
+    }
+
+    /**
+     * An address with its placeholders filled, as part of an address where something stands before them; empty where it does
+     * not lead to a page of the web or to a picture or file that is kept here.
+     */
+    public static String fillAddress(String address, Known known) {
+        String bare = address.strip();
+        UnaryOperator<String> written = bare.startsWith("{{")
+                ? UnaryOperator.identity()
+                : value -> URLEncoder.encode(value, StandardCharsets.UTF_8);
+        String filled = filled(bare, known, written);
+        return Media.isAddress(filled) ? filled : "";
+    }
+
+    private static String filled(String text, Known known, UnaryOperator<String> written) {
         if (!text.contains("{{")) {
             return text;
         }
         Map<String, Object> context = new HashMap<>();
-        context.put("bot", botName);
-        system.forEach((name, value) -> context.put(name, value.shown()));
-        variables.forEach((name, value) -> {
-            String shown = escaped(value.shown());
+        context.put("bot", known.botName());
+        known.system().forEach((name, value) -> context.put(name, written.apply(value.shown())));
+        known.variables().forEach((name, value) -> {
+            String shown = written.apply(value.shown());
             context.put(
                     name,
-                    types.get(name) == ValueType.PERSON_NAME ? new Name(shown, shown.split("\\s+", 2)[0]) : shown);
+                    known.types().get(name) == ValueType.PERSON_NAME
+                            ? new Name(shown, written.apply(value.shown().split("\\s+", 2)[0]))
+                            : shown);
         });
         try {
             String plain = WITH_FALLBACK.matcher(text).replaceAll("{{$1$2}}{{^$1}}$3{{/$1}}");
@@ -66,7 +107,7 @@ public final class Texts {
     }
 
     /** A filled text as those read it to whom it is shown without Markdown. */
-    static String unescaped(String filled) {
+    public static String unescaped(String filled) {
         return ESCAPED.matcher(filled).replaceAll("$1");
     }
 

@@ -231,12 +231,12 @@ public final class TurnRun {
     }
 
     public String filled(String text) {
-        return Texts.fill(
-                text,
-                facts.all(),
-                playbook.variables(),
-                evaluator().system(),
-                playbook.release().profile().name());
+        return Texts.fill(text, known());
+    }
+
+    public Texts.Known known() {
+        String bot = playbook.release().profile().name();
+        return new Texts.Known(facts.all(), playbook.variables(), evaluator().system(), bot);
     }
 
     public void stand(@Nullable Place place) {
