@@ -93,7 +93,7 @@ public final class ServerBench {
                 .build();
     }
 
-    private static HttpRequest.Builder json(ServerProcess server, String path, String token) {
+    static HttpRequest.Builder json(ServerProcess server, String path, String token) {
         return HttpRequest.newBuilder(server.uri(path))
                 .header("Content-Type", "application/json")
                 .header("Authorization", "Bearer " + token);
@@ -137,7 +137,8 @@ public final class ServerBench {
         return rate;
     }
 
-    private static double at(long[] sorted, double share) {
+    /** A share of sorted times in nanoseconds, in milliseconds. */
+    static double at(long[] sorted, double share) {
         return sorted[(int) Math.min(sorted.length - 1, sorted.length * share)] / 1e6;
     }
 

@@ -20,6 +20,9 @@ import com.shuttle.web.Missing;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.util.List;
 import java.util.Objects;
@@ -61,14 +64,21 @@ class ChatApi {
 
     /** Either {@code text} or {@code pick}. */
     record Told(
-            @Nullable String clientMessageId,
-            @Nullable String text,
+            @NotBlank(message = NO_KEY) @Size(max = LONGEST_KEY, message = NO_KEY)
+            String clientMessageId,
+
+            @Size(max = Words.LONGEST_MESSAGE, message = "A message can be {max} characters long at most.") @Nullable
+            String text,
+
             @Nullable List<String> pick) {}
 
     record Answer(
             long seq, List<MessageView> messages, @Nullable AwaitingView awaiting, boolean ended) {}
 
     private static final int LONGEST_PAGE = 2000;
+    private static final int LONGEST_KEY = 90;
+    private static final String NO_KEY =
+            "A clientMessageId of 1 to 90 characters is needed, so that nothing is taken twice.";
 
     private final ConversationService conversations;
     private final BotService bots;
@@ -128,15 +138,13 @@ class ChatApi {
     @Operation(summary = "Say something, or pick an option; the same clientMessageId is taken once")
     Answer tell(
             @PathVariable String id,
-            @RequestBody Told told,
+            @Valid @RequestBody Told told,
             @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
             HttpServletRequest request) {
         enter(id, authorization);
-        limits.message(id, Callers.of(request));
+        String raw = told.text() == null ? "" : told.text();
+        limits.message(id, Callers.of(request), raw.length());
         String key = told.clientMessageId();
-        if (key == null || key.isBlank() || key.length() > 90) {
-            throw Problems.unfit("A clientMessageId of 1 to 90 characters is needed, so that nothing is taken twice.");
-        }
         Outcome outcome;
         List<String> pick = told.pick() == null
                 ? List.of()
@@ -144,11 +152,6 @@ class ChatApi {
         if (!pick.isEmpty()) {
             outcome = conversations.pick(id, key, pick);
         } else {
-            String raw = told.text() == null ? "" : told.text();
-            if (raw.length() > Words.LONGEST_MESSAGE) {
-                throw Problems.unfit("A message can be " + Words.LONGEST_MESSAGE
-                        + " characters long at most; this one has " + raw.length() + ".");
-            }
             String text = Words.clean(raw);
             if (text.length() > Words.LONGEST_MESSAGE) {
                 // Some characters are several when they are written out.
@@ -157,7 +160,8 @@ class ChatApi {
             if (text.isBlank()) {
                 throw Problems.unfit("There is nothing readable in this message.");
             }
-            outcome = conversations.say(id, key, text);
+            String said = text;
+            outcome = limits.inTurn(said.length(), () -> conversations.say(id, key, said));
         }
         return answer(outcome);
     }
@@ -175,15 +179,13 @@ class ChatApi {
     Answer send(
             @PathVariable String id,
             @RequestParam MultipartFile file,
-            @RequestParam(defaultValue = "") String clientMessageId,
+            @NotBlank(message = NO_KEY) @Size(max = LONGEST_KEY, message = NO_KEY) @RequestParam(defaultValue = "")
+                    String clientMessageId,
             @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
             HttpServletRequest request)
             throws IOException {
         enter(id, authorization);
-        limits.message(id, Callers.of(request));
-        if (clientMessageId.isBlank() || clientMessageId.length() > 90) {
-            throw Problems.unfit("A clientMessageId of 1 to 90 characters is needed, so that nothing is taken twice.");
-        }
+        limits.message(id, Callers.of(request), 0);
         return switch (uploads.take(id, clientMessageId, file)) {
             case Checked.Good<Outcome>(Outcome outcome) -> answer(outcome);
             case Checked.Bad<Outcome> bad ->

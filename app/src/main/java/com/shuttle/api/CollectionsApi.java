@@ -9,6 +9,8 @@ import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Checked;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -55,13 +57,17 @@ class CollectionsApi {
     /** @param problems what was left out and why */
     record Replaced(int entries, int articles, List<String> problems) {}
 
-    record Question(@Nullable List<String> turns) {}
+    record Question(
+            @Size(max = MOST_TURNS, message = TURNS) @Nullable
+            List<@Size(max = Words.LONGEST_MESSAGE, message = TURNS) String> turns) {}
 
     record MatchView(String ref, String source, double confidence) {}
 
     record Answer(String outcome, double confidence, String reply, List<MatchView> matches) {}
 
     private static final int MOST_TURNS = 10;
+    private static final String TURNS =
+            "Up to " + MOST_TURNS + " turns of up to " + Words.LONGEST_MESSAGE + " characters are taken.";
 
     private final KnowledgeService knowledge;
 
@@ -117,15 +123,11 @@ class CollectionsApi {
 
     @PostMapping("/{id}/ask")
     @Operation(summary = "Ask a collection; earlier questions of the same person go before the question")
-    Answer ask(@PathVariable String id, @RequestBody Question question) {
+    Answer ask(@PathVariable String id, @Valid @RequestBody Question question) {
         knowledge.collection(id);
         List<String> turns = texts(question.turns());
         if (turns.isEmpty()) {
             throw Problems.unfit("There is no question in \"turns\".");
-        }
-        if (turns.size() > MOST_TURNS || turns.stream().anyMatch(turn -> turn.length() > Words.LONGEST_MESSAGE)) {
-            throw Problems.unfit(
-                    "Up to " + MOST_TURNS + " turns of up to " + Words.LONGEST_MESSAGE + " characters are taken.");
         }
         Finding finding = knowledge.ask(List.of(id), turns);
         return new Answer(

@@ -13,6 +13,11 @@ import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.KnowledgeService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.DateTimeException;
 import java.time.InstantSource;
 import java.time.LocalDateTime;
@@ -35,29 +40,38 @@ import org.springframework.web.bind.annotation.RestController;
 class ReadingsApi {
 
     private static final int MOST_SLOTS = 50;
+    private static final String TOO_LONG = "A message can be {max} characters long at most.";
+    private static final String SLOTS = "Between 1 and " + MOST_SLOTS + " slots are needed.";
+    private static final String NAMED = "Every slot needs a name.";
 
     /** @param now local date and time of the visitor; left out: now, in UTC */
     record Asked(
             @Nullable String type,
             @Nullable String region,
             @Nullable String now,
-            @Nullable List<String> options,
-            @Nullable String text) {}
+            @Nullable List<@Nullable String> options,
+
+            @Size(max = Words.LONGEST_MESSAGE, message = TOO_LONG) @Nullable
+            String text) {}
 
     /** @param candidates where the outcome is {@code unclear} */
     record Read(String outcome, @Nullable Object value, List<Object> candidates) {}
 
     record SlotForm(
-            @Nullable String name,
+            @NotBlank(message = NAMED) String name,
             @Nullable String label,
             @Nullable String type,
-            @Nullable List<String> options) {}
+            @Nullable List<@Nullable String> options) {}
 
     record AskedSeveral(
             @Nullable String region,
             @Nullable String now,
-            @Nullable List<SlotForm> slots,
-            @Nullable String text) {}
+
+            @NotEmpty(message = SLOTS) @Size(max = MOST_SLOTS, message = SLOTS)
+            List<@NotNull(message = NAMED) @Valid SlotForm> slots,
+
+            @Size(max = Words.LONGEST_MESSAGE, message = TOO_LONG) @Nullable
+            String text) {}
 
     /** Null where the message does not say. */
     record ReadSeveral(Map<String, @Nullable Object> values) {}
@@ -72,7 +86,7 @@ class ReadingsApi {
 
     @PostMapping
     @Operation(summary = "Read a message as the reply to a question for one value")
-    Read read(@RequestBody Asked asked) {
+    Read read(@Valid @RequestBody Asked asked) {
         Reading reading = Reader.reply(
                 type(asked.type()),
                 text(asked.text()),
@@ -94,16 +108,9 @@ class ReadingsApi {
 
     @PostMapping("/several")
     @Operation(summary = "Read a message for several values at once")
-    ReadSeveral several(@RequestBody AskedSeveral asked) {
-        List<SlotForm> forms = asked.slots() == null ? List.of() : asked.slots();
-        if (forms.isEmpty() || forms.size() > MOST_SLOTS) {
-            throw Problems.unfit("Between 1 and " + MOST_SLOTS + " slots are needed.");
-        }
+    ReadSeveral several(@Valid @RequestBody AskedSeveral asked) {
         List<Slot> slots = new ArrayList<>();
-        for (SlotForm form : forms) {
-            if (form == null || form.name() == null || form.name().isBlank()) {
-                throw Problems.unfit("Every slot needs a name.");
-            }
+        for (SlotForm form : asked.slots()) {
             String label = form.label() == null ? "" : form.label();
             slots.add(new Slot(form.name(), label, type(form.type()), options(form.options())));
         }
@@ -152,19 +159,15 @@ class ReadingsApi {
         }
     }
 
-    private static List<Option> options(@Nullable List<String> labels) {
+    private static List<Option> options(@Nullable List<@Nullable String> labels) {
         List<Option> options = new ArrayList<>();
-        for (String label : labels == null ? List.<String>of() : labels) {
-            options.add(new Option("o" + (options.size() + 1), label, List.of()));
+        for (String label : labels == null ? List.<@Nullable String>of() : labels) {
+            options.add(new Option("o" + (options.size() + 1), label == null ? "" : label, List.of()));
         }
         return options;
     }
 
     private static String text(@Nullable String raw) {
-        String text = raw == null ? "" : raw;
-        if (text.length() > Words.LONGEST_MESSAGE) {
-            throw Problems.unfit("A message can be " + Words.LONGEST_MESSAGE + " characters long at most.");
-        }
-        return Words.clean(text);
+        return Words.clean(raw == null ? "" : raw);
     }
 }

@@ -46,7 +46,7 @@ class ErasureController {
         model.addAttribute(
                 "listing",
                 Listing.of(PATH, wanted, erasure.search(wanted))
-                        .searched("A name, an email, anything that was said")
+                        .searched("Name, email or words")
                         .ticked(PATH + "/erase")
                         .columns(
                                 Column.plain("Visitor"),

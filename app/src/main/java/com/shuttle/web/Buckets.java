@@ -21,12 +21,17 @@ public final class Buckets {
 
     /** Takes one for a caller; false if its share is used up for now. */
     public boolean take(String caller) {
+        return take(caller, 1);
+    }
+
+    /** Takes some for a caller at once; false if its share has not that many left for now, and then none is taken. */
+    public boolean take(String caller, int some) {
         return buckets.get(
                         caller,
                         c -> Bucket.builder()
                                 .addLimit(limit ->
                                         limit.capacity(perMinute).refillGreedy(perMinute, Duration.ofMinutes(1)))
                                 .build())
-                .tryConsume(1);
+                .tryConsume(some);
     }
 }

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.web.ErrorResponseException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -257,13 +258,37 @@ class ApiTest {
         assertThat(http.send(docs, BodyHandlers.ofString()).body()).contains("What programs can do");
     }
 
+    private static boolean refused(Runnable asked) {
+        try {
+            asked.run();
+            return false;
+        } catch (ErrorResponseException refusal) {
+            assertThat(refusal.getStatusCode().value()).isEqualTo(429);
+            assertThat(refusal.getHeaders().getFirst("Retry-After")).isEqualTo("5");
+            return true;
+        }
+    }
+
     @Test
     void tooMuchAtOnceIsRefused() {
-        RateLimits limits = new RateLimits(new RateLimits.Limits(2, 3, 100));
+        RateLimits limits = new RateLimits(new RateLimits.Limits(2, 3, 100, 0));
         limits.newConversation("a");
         limits.newConversation("a");
         limits.newConversation("b");
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> limits.newConversation("a"))
-                .hasMessageContaining("429");
+        assertThat(refused(() -> limits.newConversation("a"))).isTrue();
+        limits.message("c", "a", 0);
+        limits.message("c", "a", 0);
+        limits.message("c", "a", 0);
+        assertThat(refused(() -> limits.message("c", "a", 0))).isTrue();
+    }
+
+    @Test
+    void longMessagesUseUpMoreOfAnAddress() {
+        RateLimits limits = new RateLimits(new RateLimits.Limits(2, 1000, 100, 0));
+        limits.message("c", "a", 2000);
+        limits.message("c", "a", 2000);
+        assertThat(refused(() -> limits.message("c", "a", 4000))).isTrue();
+        limits.message("c", "a", 40);
+        limits.message("c", "b", 2000);
     }
 }

@@ -16,6 +16,12 @@ public final class ShippedModel implements SentenceModel {
     /** Words beyond these say nothing new, and cost. */
     private static final int MOST_WORDS = 256;
 
+    /** The same for a question, which somebody waits for. */
+    private static final int QUESTION_WORDS = 70;
+
+    /** Longest part of a question that is looked at, in UTF-16 units: some write without spaces. */
+    private static final int QUESTION = 400;
+
     private final String name;
     private final EmbeddingModel model;
     private final String beforeTexts;
@@ -59,19 +65,19 @@ public final class ShippedModel implements SentenceModel {
 
     @Override
     public float[] ofText(String text) {
-        return embed(beforeTexts, text);
+        return embed(beforeTexts, text, MOST_WORDS);
     }
 
     @Override
     public float[] ofQuestion(String question) {
-        return embed(beforeQuestions, question);
+        String bare = question.strip();
+        return embed(beforeQuestions, bare.substring(0, Math.min(bare.length(), QUESTION)), QUESTION_WORDS);
     }
 
-    private float[] embed(String before, String text) {
-        String[] words = text.strip().split("\\s+", MOST_WORDS + 1);
-        String cut = words.length > MOST_WORDS
-                ? text.strip().substring(0, text.strip().length() - words[MOST_WORDS].length())
-                : text;
+    private float[] embed(String before, String text, int most) {
+        String[] words = text.strip().split("\\s+", most + 1);
+        String cut =
+                words.length > most ? text.strip().substring(0, text.strip().length() - words[most].length()) : text;
         float[] vector =
                 model.embed(before + (cut.isBlank() ? "?" : cut)).content().vector();
         double square = 0;
