@@ -108,7 +108,7 @@ final class NameReader {
                     && (firm || capital && !CompanyReader.looksLikeOne(name))
                     && !negated(text, matcher.start())) {
                 boolean corrects = found != null
-                        && CORRECTS.matcher(text.substring(found.end(), matcher.start()))
+                        && CORRECTS.matcher(text.substring(Math.min(found.end(), matcher.start()), matcher.start()))
                                 .find();
                 if (found == null || corrects) {
                     found = given(name, matcher.start(1), matcher.start(1) + name.length());

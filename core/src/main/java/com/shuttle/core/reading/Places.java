@@ -108,7 +108,11 @@ public final class Places {
     public static String widened(String question, Predicate<String> known) {
         List<String> words = new ArrayList<>(List.of(question.split("(?<=\\P{L})(?=\\p{L})|(?<=\\p{L})(?=\\P{L})")));
         for (int from = 0; from < words.size() && words.size() <= MOST_PARTS; from++) {
-            for (int to = Math.min(words.size(), from + 2 * LONGEST_NAME - 1); to > from; to--) {
+            int last = isWord(words.get(from)) ? Math.min(words.size(), from + 2 * LONGEST_NAME - 1) : from;
+            for (int to = last; to > from; to--) {
+                if (!isWord(words.get(to - 1))) {
+                    continue;
+                }
                 Optional<String> region = regionFor(String.join("", words.subList(from, to)), known);
                 if (region.isPresent()) {
                     words.subList(from, to).clear();
@@ -120,11 +124,13 @@ public final class Places {
         return String.join("", words);
     }
 
+    private static boolean isWord(String part) {
+        return !part.isEmpty() && Character.isLetter(part.codePointAt(0));
+    }
+
     private static Optional<String> regionFor(String typed, Predicate<String> known) {
         String normal = Words.normal(typed);
         boolean place = !normal.isEmpty()
-                && Character.isLetter(typed.codePointAt(0))
-                && Character.isLetter(typed.codePointBefore(typed.length()))
                 && CODES.containsKey(normal)
                 && (!WORDS_TOO.contains(normal) || Character.isUpperCase(typed.codePointAt(0)));
         return !place || known.test(normal)
