@@ -53,6 +53,11 @@ public sealed interface Awaiting {
         return "";
     }
 
+    /** What the conversation goes back to once what was only offered aside is dealt with; itself for all others. */
+    default Awaiting beneath() {
+        return this;
+    }
+
     /** What is asked for; null where that has no type. */
     default @Nullable ValueType type() {
         return null;
@@ -141,6 +146,11 @@ public sealed interface Awaiting {
         }
 
         @Override
+        public Awaiting beneath() {
+            return resumes.beneath();
+        }
+
+        @Override
         public Awaiting onceMore() {
             return new Which(offers, tries + 1, resumes, values);
         }
@@ -168,6 +178,11 @@ public sealed interface Awaiting {
         public Suggestion {
             offers = orNone(offers);
             asked = asked == null ? "" : asked;
+        }
+
+        @Override
+        public Awaiting beneath() {
+            return resumes == null ? this : resumes.beneath();
         }
 
         @Override

@@ -2,6 +2,7 @@ package com.shuttle.core.conversation;
 
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Branches;
+import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Compute;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
@@ -14,6 +15,7 @@ import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,6 +29,9 @@ public final class Playbook {
     /** What visitors type to get to a flow. */
     public record Phrase(String normal, String flow) {}
 
+    /** A choice whose options are written down and kept in a variable. */
+    public record Chosen(Place place, Choice step, Slot slot) {}
+
     private final Release release;
     private final Map<Place, Step> steps = new HashMap<>();
     private final Map<String, Place> starts = new HashMap<>();
@@ -34,6 +39,7 @@ public final class Playbook {
     private final List<Phrase> phrases = new ArrayList<>();
     private final Expressions expressions;
     private final List<Slot> slots;
+    private final List<Chosen> choices = new ArrayList<>();
 
     public Playbook(Release release) {
         this.release = release;
@@ -44,7 +50,16 @@ public final class Playbook {
         this.slots = slots(release);
         for (Flow flow : release.flows()) {
             List<Step> all = flow.allSteps();
-            all.forEach(step -> steps.put(new Place(flow.id(), step.id()), step));
+            for (Step step : all) {
+                Place place = new Place(flow.id(), step.id());
+                steps.put(place, step);
+                if (step instanceof Choice choice
+                        && !choice.variable().isBlank()
+                        && choice.from().isBlank()) {
+                    ValueType type = choice.many() ? ValueType.MULTI_CHOICE : ValueType.CHOICE;
+                    choices.add(new Chosen(place, choice, new Slot(choice.variable(), "", type, choice.options())));
+                }
+            }
             if (!all.isEmpty()) {
                 starts.put(flow.id(), new Place(flow.id(), all.getFirst().id()));
             }
@@ -110,6 +125,11 @@ public final class Playbook {
 
     public List<Slot> slots() {
         return slots;
+    }
+
+    /** Every choice that is kept, in the designer's order. */
+    public List<Chosen> choices() {
+        return Collections.unmodifiableList(choices);
     }
 
     /** Whether a variable outlives the conversation. */

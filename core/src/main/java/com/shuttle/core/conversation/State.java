@@ -30,6 +30,7 @@ import org.jspecify.annotations.Nullable;
  * @param nudged    whether the visitor was asked whether they are still there
  * @param agent     account of the person who has the conversation; empty for none
  * @param timers    how many timers, signals and errands there were, for their keys
+ * @param told      variables of choices that were told before they were asked for
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record State(
@@ -53,7 +54,8 @@ public record State(
         String quiet,
         boolean nudged,
         String agent,
-        int timers) {
+        int timers,
+        List<String> told) {
 
     /** How many questions are kept for follow-ups. */
     public static final int TAIL = 3;
@@ -83,7 +85,8 @@ public record State(
             "",
             false,
             "",
-            0);
+            0,
+            List.of());
 
     public State {
         speaker = speaker == null ? Speaker.BOT : speaker;
@@ -100,12 +103,13 @@ public record State(
         zone = zone == null ? "" : zone;
         quiet = quiet == null ? "" : quiet;
         agent = agent == null ? "" : agent;
+        told = told == null ? List.of() : List.copyOf(told);
     }
 
     /** The same where a person has it, as states of old do not say. */
     public State heldBy(String account) {
         return new State(
                 seq, speaker, at, returns, variables, awaiting, asked, answered, left, arms, team, channel, page,
-                visitor, zone, returning, silent, quiet, nudged, account, timers);
+                visitor, zone, returning, silent, quiet, nudged, account, timers, told);
     }
 }

@@ -59,9 +59,10 @@ final class Listener {
         return Stream.<Supplier<@Nullable Heard>>of(
                         () -> repairs.standingRequest(read),
                         () -> stepThatHearsChanges(text),
-                        () -> repairs.change(read),
+                        () -> aside() ? null : repairs.change(read),
                         () -> freeButAsking(read),
                         () -> pending(text),
+                        () -> aside() ? repairs.change(read) : null,
                         () -> sideQuestion(read),
                         () -> phrase(read),
                         () -> somethingElse(read))
@@ -74,13 +75,22 @@ final class Listener {
                 }));
     }
 
+    /** Whether what is awaited hears "no, …" itself: a reading to confirm or choose, a suggestion. */
+    private boolean aside() {
+        return switch (run.awaiting()) {
+            case Awaiting.Confirm ignored -> true;
+            case Awaiting.Which ignored -> true;
+            case Awaiting.Suggestion ignored -> true;
+            case null, default -> false;
+        };
+    }
+
     /** What is awaited beneath a choice that was only offered aside. */
     private @Nullable Awaiting beneath() {
         return switch (run.awaiting()) {
             case Awaiting.Suggestion suggestion -> suggestion.resumes();
-            case Awaiting.Which which -> which.resumes();
             case null -> null;
-            case Awaiting awaiting -> awaiting;
+            case Awaiting awaiting -> awaiting.beneath();
         };
     }
 
@@ -216,7 +226,6 @@ final class Listener {
                 ? null
                 : Heard.of(() -> {
                     asking.keepWhatElse(text, List.of());
-                    run.say("Thanks, I've noted that.");
                     walker.putAgain();
                 });
     }

@@ -33,14 +33,12 @@ final class Refusals {
             case Event.Sent ignored -> asksFor(state, ValueType.FILE) ? null : Reason.NOT_ASKED;
             case Event.Confided ignored -> asksFor(state, ValueType.SECRET) ? null : Reason.NOT_ASKED;
             case Event.TimeCame came ->
-                waitsFor(state, came.key()) && !(state.awaiting() instanceof Awaiting.Result)
+                waitsFor(state, came.key()) && !(beneath(state) instanceof Awaiting.Result)
                                 || !came.key().isEmpty() && came.key().equals(state.quiet())
                         ? null
                         : Reason.TOO_LATE;
             case Event.Signalled signalled ->
-                waitsFor(state, signalled.key()) && state.awaiting() instanceof Awaiting.Signal
-                        ? null
-                        : Reason.TOO_LATE;
+                waitsFor(state, signalled.key()) && beneath(state) instanceof Awaiting.Signal ? null : Reason.TOO_LATE;
             case Event.Came came ->
                 waitsFor(state, came.key()) && state.awaiting() instanceof Awaiting.Result ? null : Reason.TOO_LATE;
             case Event.AgentTook took -> tookTwice(state, took);
@@ -75,9 +73,13 @@ final class Refusals {
     }
 
     private static boolean waitsFor(State state, String key) {
-        return state.awaiting() != null
-                && !key.isEmpty()
-                && state.awaiting().key().equals(key);
+        Awaiting awaiting = beneath(state);
+        return awaiting != null && !key.isEmpty() && awaiting.key().equals(key);
+    }
+
+    /** A step goes on waiting while something is offered aside. */
+    private static @Nullable Awaiting beneath(State state) {
+        return state.awaiting() == null ? null : state.awaiting().beneath();
     }
 
     private static boolean offered(Playbook playbook, State state, List<String> options) {

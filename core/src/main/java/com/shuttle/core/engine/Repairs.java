@@ -1,34 +1,45 @@
 package com.shuttle.core.engine;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Place;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.steps.Player;
 import com.shuttle.core.engine.steps.Players;
+import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Occasion;
+import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
-import com.shuttle.core.reading.Reading;
-import com.shuttle.core.reading.SeveralReader;
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.listening.Known;
+import com.shuttle.core.listening.Repair;
+import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Pattern;
+import java.util.Objects;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** What keeps a conversation on its feet: standing requests, corrections, not being understood. */
 final class Repairs {
-
-    private static final Pattern CORRECTS = Pattern.compile(
-            "\\b(?:sorry|actually|correction|wrong|i meant|i mean|change|should be|not right|mistake|typo|no wait)\\b",
-            Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -75,7 +86,7 @@ final class Repairs {
         }
     }
 
-    /** While the visitor waits for a person only some requests are heard; the rest is for the person. */
+    /** While the visitor waits for a person only some requests are heard; what else is said is for the person. */
     void leavesQueue(String text) {
         Standing request = Standing.of(text, run.playbook.release().standing());
         switch (request) {
@@ -90,45 +101,129 @@ final class Repairs {
                 run.stand(null);
                 run.say(Phrasebook.STILL_HERE);
             }
-            case PERSON -> {}
-            case null -> {}
+            case PERSON -> run.say(Phrasebook.ON_THEIR_WAY);
+            case null -> whileWaiting(text);
         }
     }
 
-    /** "Sorry, my email is …" changes that variable and nothing else. */
+    /** Who waits is never met with silence: a question that is surely known is answered, all else is passed on. */
+    private void whileWaiting(String text) {
+        String read = Words.readable(text);
+        Finding finding = Words.looksLikeQuestion(read)
+                ? run.ask(new Query.Ask(run.askedThen(read), List.of()))
+                : Finding.NOTHING;
+        if (finding.outcome() == Finding.Outcome.ANSWER) {
+            run.remember(read);
+            new Answering(walker).say(finding, "");
+        } else {
+            run.trace("waits for a person", "passed on");
+            run.say(Phrasebook.PASSED_ON);
+        }
+    }
+
+    /** "Sorry, my email is …" changes that variable and nothing else; the place is kept. */
     @Nullable
     Heard change(String text) {
-        if (!CORRECTS.matcher(text).find()) {
-            return null;
-        }
         Awaiting awaiting = run.awaiting();
-        Wanted asked = awaiting == null ? null : walker.player().wanted(awaiting);
-        for (Slot slot : run.playbook.slots()) {
-            Value before = run.facts.value(slot.name());
-            if (before == null || asked != null && slot.name().equals(asked.variable())) {
-                continue;
-            }
-            Value after = changed(slot, text);
-            if (after != null && !after.equals(before)) {
-                return new Heard("changed", slot.name() + " to " + after.shown(), () -> {
-                    run.facts.set(slot.name(), after);
-                    run.say("Thanks, I've changed that to " + Texts.escaped(after.shown()) + ".");
-                    walker.putAgain();
-                });
-            }
-        }
-        return null;
+        Slot pending = pending(awaiting);
+        List<Known> known = known(pending);
+        List<Slot> open = run.playbook.slots().stream()
+                .filter(slot -> !run.facts.knows(slot.name()))
+                .toList();
+        List<Repair> repairs = RepairReader.read(
+                text, known, open, pending, run.around().context(), run.around().meaning());
+        String told = repairs.stream()
+                .map(repair -> repair.variable() + " to " + repair.after().shown() + " (" + repair.why() + ")")
+                .collect(Collectors.joining(", "));
+        return repairs.isEmpty() ? null : new Heard("changed", told, () -> apply(repairs));
     }
 
-    private @Nullable Value changed(Slot slot, String text) {
-        boolean telling =
-                slot.type() == ValueType.EMAIL || slot.type() == ValueType.PHONE || SeveralReader.names(text, slot);
-        if (!telling) {
-            return null;
+    private void apply(List<Repair> repairs) {
+        List<String> shown = new ArrayList<>();
+        Playbook.Chosen elsewhere = null;
+        for (Repair repair : repairs) {
+            String problem = problem(repair);
+            if (problem != null) {
+                run.say(problem);
+                continue;
+            }
+            run.facts.set(repair.variable(), repair.after());
+            shown.add(Texts.escaped(repair.after().shown()));
+            elsewhere = leadsElsewhere(repair) instanceof Playbook.Chosen choice ? choice : elsewhere;
         }
-        Map<String, Reading> read = SeveralReader.read(
-                text, List.of(slot), run.around().context(), run.around().meaning());
-        return read.get(slot.name()) instanceof Reading.Given(Value value, int start, int end) ? value : null;
+        if (!shown.isEmpty()) {
+            run.say(Phrasebook.changed(shown));
+        }
+        if (elsewhere != null) {
+            String label = run.facts.value(elsewhere.slot().name()) instanceof Value.Text(String text) ? text : "";
+            String option = elsewhere.step().options().stream()
+                    .filter(one -> one.label().equals(label))
+                    .map(Option::exit)
+                    .findFirst()
+                    .orElse(Choice.OTHERWISE.id());
+            run.await(null);
+            run.stand(elsewhere.place());
+            walker.leave(elsewhere.step(), option);
+        } else {
+            walker.putAgain();
+        }
+    }
+
+    /** Why a value does not fit the question that asks for it; null where it does. */
+    private @Nullable String problem(Repair repair) {
+        return run.trail.places().stream()
+                .map(run.playbook::step)
+                .filter(step ->
+                        step instanceof Question question && question.variable().equals(repair.variable()))
+                .map(step -> AnswerCheck.problem((Question) step, repair.after(), run))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** The choice that was answered and whose options lead different ways. */
+    private Playbook.@Nullable Chosen leadsElsewhere(Repair repair) {
+        return run.playbook.choices().stream()
+                .filter(choice -> choice.slot().name().equals(repair.variable())
+                        && !choice.step().oneWay()
+                        && run.trail.places().contains(choice.place()))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private @Nullable Slot pending(@Nullable Awaiting awaiting) {
+        Step step = run.playbook.step(run.at());
+        if (awaiting instanceof Awaiting.Pick && step instanceof Choice choice) {
+            ValueType type = choice.many() ? ValueType.MULTI_CHOICE : ValueType.CHOICE;
+            return new Slot(choice.variable(), "", type, Offers.options(choice, run));
+        }
+        Wanted wanted = awaiting == null ? null : walker.player().wanted(awaiting);
+        return wanted == null ? null : new Slot(wanted.variable(), wanted.called(), wanted.type(), wanted.options());
+    }
+
+    /** What is known and not being asked for, what was answered last first. */
+    private List<Known> known(@Nullable Slot pending) {
+        Map<String, Slot> slots = new LinkedHashMap<>();
+        run.playbook.slots().forEach(slot -> slots.put(slot.name(), slot));
+        run.playbook.choices().forEach(choice -> slots.putIfAbsent(choice.slot().name(), choice.slot()));
+        List<String> order = new ArrayList<>();
+        run.trail.places().reversed().forEach(place -> order.addAll(variables(run.playbook.step(place))));
+        order.addAll(List.copyOf(run.facts.all().keySet()).reversed());
+        return order.stream()
+                .distinct()
+                .filter(name -> slots.containsKey(name)
+                        && run.facts.knows(name)
+                        && (pending == null || !pending.name().equals(name)))
+                .map(name -> new Known(requireNonNull(slots.get(name)), requireNonNull(run.facts.value(name))))
+                .toList();
+    }
+
+    private static List<String> variables(@Nullable Step step) {
+        return switch (step) {
+            case null -> List.of();
+            case Choice choice -> List.of(choice.variable());
+            default -> step.wants().stream().map(Wanted::variable).toList();
+        };
     }
 
     void notUnderstood(String text) {

@@ -45,6 +45,27 @@ enum Standing {
                     + "colleague|people|one of you|one of your team)(?: (?:instead|now|there|real|from the team|on the team|in the team|directly))*$");
     private static final Pattern GET_PERSON = Pattern.compile(
             "^(?:get|give|find|fetch) me (?:a|an|some)? ?(?:real |live |actual )?(?:person|human|agent|someone|somebody|operator)(?: now)?$");
+    /** Asked for anywhere in a message of some words, unless it tells of it or does not want it. */
+    private static final Pattern ANY_PERSON = Pattern.compile(
+            "\\b(?:(?:talk|speak|chat) (?:to|with) (?:(?:a|an|the|some|any|your|one of your) )?(?:real |actual |live )?"
+                    + "(?:human|person|someone|somebody|anyone|anybody|people|agent|manager|boss|supervisor|staff|colleague|team|owner)"
+                    + "|(?:real|actual|live) (?:person|human|people)"
+                    + "|(?:anyone|anybody|someone|somebody) (?:there|here|around|available)?\\s?(?:that |who )?(?:i|we) (?:can|could) (?:talk|speak|chat)"
+                    + "|(?:is|are) (?:there )?(?:anyone|anybody|any humans?|a human) (?:there|here|around|available|at all)"
+                    + "|(?:get|give|fetch|want|need|call) (?:me )?(?:the|a|your|some) (?:manager|boss|supervisor|human|person|owner)"
+                    + "|^(?:the|your|a) (?:manager|boss|supervisor|owner)|human please|not a (?:bot|robot|machine)"
+                    + "|(?:stupid|useless|dumb|bloody|damn) (?:bot|robot|machine|thing))\\b");
+
+    /** Somebody is in need. */
+    private static final Pattern EMERGENCY = Pattern.compile(
+            "\\b(?:emergency|ambulance|(?:is|am|are|got|been) (?:stuck|trapped|injured|bleeding|unconscious|collapsed)|(?:is|are) on fire"
+                    + "|help me|not breathing|heart attack|call the police)\\b");
+
+    private static final Pattern TELLS_OF_IT = Pattern.compile(
+            "\\b(?:(?:don't|do not|didn't|not|never|no need to|rather not|without) (?:\\w+ )?(?:want|need|like|talk|speak|talking|speaking)|talked|spoke|spoken|talking)\\b");
+
+    private static final int MOST_WORDS = 16;
+
     private static final Set<String> STARTS = Set.of(
             "start again",
             "start over",
@@ -148,7 +169,11 @@ enum Standing {
         }
         String bare = COURTESY.matcher(whole).replaceAll("");
         direct = exact(bare);
-        return direct != null ? direct : exact(POLITE.matcher(bare).replaceFirst(""));
+        direct = direct != null ? direct : exact(POLITE.matcher(bare).replaceFirst(""));
+        boolean asked = whole.split(" ").length <= MOST_WORDS
+                && (ANY_PERSON.matcher(whole).find() || EMERGENCY.matcher(whole).find())
+                && !TELLS_OF_IT.matcher(whole).find();
+        return direct == null && asked ? PERSON : direct;
     }
 
     private static @Nullable Standing exact(String words) {

@@ -16,7 +16,8 @@ import java.util.regex.Pattern;
 final class ManyReader {
 
     private static final Pattern ALL = Pattern.compile(
-            "\\b(?:all(?: of (?:them|those|these|it|the above))?|everything|the (?:whole )?lot|every one|each of them|any of (?:them|these))\\b",
+            "\\b(?:all(?: (?:of (?:them|those|these|it|the above)|two|three|four|five|six))?|everything|anything(?= but)|the (?:whole )?lot|every one"
+                    + "|each of them|any of (?:them|these))\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern BUT = Pattern.compile(
             "\\b(?:except(?: for)?|but not|apart from|bar|excluding|other than|without|minus|not|but no|save|but)\\b",
@@ -24,6 +25,16 @@ final class ManyReader {
     private static final Pattern NONE = Pattern.compile(
             "^\\W*(?:no|none|nope|nothing|neither|not any|none of (?:them|these|those|the above)|no thanks?|no thank you|nah|n/?a|nil)\\b(?!\\s+\\w+\\s+\\w+\\s+\\w+\\s+\\w+).*$",
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
+    /** Nothing is wanted, whatever else is said. */
+    private static final Pattern OWN = Pattern.compile(
+            "\\b(?:bring(?:ing)? (?:our|my|some|along|sandwiches|a picnic)|(?:our|my) own|rather not|don'?t (?:need|want) (?:any|anything)"
+                    + "|(?:we|i)(?:'re| are|'m| am) (?:fine|good|all set)|not (?:today|now|really|this time)|we have everything)\\b",
+            Pattern.CASE_INSENSITIVE);
+
+    /** Words of an option that stands for none of the others. */
+    private static final Pattern NO_OPTION =
+            Pattern.compile("^\\W*(?:no|none|nothing|neither)\\b.*", Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
+
     private static final Pattern FIRST_FEW =
             Pattern.compile("\\b(first|last|top|bottom)\\s+(two|three|four|five|2|3|4|5)\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern PARTS =
@@ -34,21 +45,27 @@ final class ManyReader {
     /** As {@link Value.Many} of labels in the options' order; empty for "none". */
     static Reading read(String text, List<Option> options, Meaning meaning) {
         boolean question = text.strip().endsWith("?");
-        List<Mention> named = OptionMentions.find(text, options);
         if (question || Words.of(text).isEmpty()) {
             return Reading.NOTHING;
+        }
+        OptionsSaid said = OptionsSaid.of(text, options);
+        boolean named = !said.wanted().isEmpty() || !said.denied().isEmpty();
+        if (!named && (NONE.matcher(text).matches() || OWN.matcher(text).find())) {
+            return new Reading.Given(new Value.Many(List.of()), 0, text.length());
         }
         Set<Option> chosen = new LinkedHashSet<>();
         Matcher all = ALL.matcher(text);
         if (all.find()) {
-            chosen.addAll(options);
             Matcher but = BUT.matcher(text.substring(all.end()));
-            if (but.find()) {
-                List<Mention> without = OptionMentions.find(text.substring(all.end() + but.end()), options);
-                without.forEach(mention -> chosen.remove(OptionMentions.option(mention, options)));
-                if (without.isEmpty()
-                        && Words.of(text.substring(all.end() + but.end())).size() > 0) {
-                    Match meant = OptionMatcher.meant(text.substring(all.end() + but.end()), options, meaning);
+            boolean without = but.find();
+            options.stream().filter(option -> !isNone(option)).forEach(chosen::add);
+            said.denied().forEach(chosen::remove);
+            String rest = without ? text.substring(all.end() + but.end()) : "";
+            if (said.denied().isEmpty() && !Words.of(rest).isEmpty()) {
+                if (OptionMatcher.position(Words.of(rest), options) instanceof Match.One(Option option, String by)) {
+                    chosen.remove(option);
+                } else {
+                    Match meant = OptionMatcher.meant(rest, options, meaning);
                     if (meant instanceof Match.One(Option option, String by)) {
                         chosen.remove(option);
                     } else if (meant instanceof Match.None) {
@@ -59,7 +76,7 @@ final class ManyReader {
             return given(chosen, options, text);
         }
         Matcher few = FIRST_FEW.matcher(text);
-        if (named.isEmpty() && few.find()) {
+        if (!named && few.find()) {
             int count = "two three four five".indexOf(few.group(2).toLowerCase(java.util.Locale.ROOT)) >= 0
                     ? List.of("two", "three", "four", "five")
                                     .indexOf(few.group(2).toLowerCase(java.util.Locale.ROOT))
@@ -72,19 +89,12 @@ final class ManyReader {
                 return given(chosen, options, text);
             }
         }
-        if (named.isEmpty()
+        if (!named
                 && text.matches("(?is)\\W*(?:i'd like |i want )?both(?: of (?:them|those))?\\W*(?:please)?\\W*")
                 && options.size() == 2) {
             return given(new LinkedHashSet<>(options), options, text);
         }
-        Set<Option> denied = new LinkedHashSet<>();
-        List<Mention> standing = Settling.standing(text, named);
-        standing.forEach(mention -> chosen.add(OptionMentions.option(mention, options)));
-        named.stream().filter(m -> !standing.contains(m)).forEach(m -> denied.add(OptionMentions.option(m, options)));
-        chosen.removeAll(denied);
-        if (named.isEmpty() && NONE.matcher(text).matches()) {
-            return new Reading.Given(new Value.Many(List.of()), 0, text.length());
-        }
+        chosen.addAll(said.wanted());
         for (String part : PARTS.split(text)) {
             String bare = part.strip();
             List<String> telling = Words.of(bare).stream()
@@ -98,16 +108,27 @@ final class ManyReader {
             if (match instanceof Match.None) {
                 match = Words.looksLikeQuestion(text) ? match : OptionMatcher.meant(bare, options, meaning);
             }
-            if (match instanceof Match.One(Option option, String by) && !denied.contains(option)) {
+            if (match instanceof Match.One(Option option, String by)
+                    && !said.denied().contains(option)) {
                 chosen.add(option);
             }
         }
-        boolean opinion = Words.looksLikeQuestion(text) && standing.isEmpty();
+        boolean opinion = Words.looksLikeQuestion(text) && said.wanted().isEmpty();
+        if (chosen.isEmpty() && !said.denied().isEmpty() && !opinion) {
+            return new Reading.Given(new Value.Many(List.of()), 0, text.length());
+        }
         return chosen.isEmpty() || opinion ? Reading.NOTHING : given(chosen, options, text);
+    }
+
+    private static boolean isNone(Option option) {
+        return NO_OPTION.matcher(option.label()).matches();
     }
 
     private static Reading given(Set<Option> chosen, List<Option> options, String text) {
         List<String> labels = new ArrayList<>();
+        if (chosen.stream().anyMatch(option -> !isNone(option))) {
+            chosen.removeIf(ManyReader::isNone);
+        }
         options.stream().filter(chosen::contains).forEach(option -> labels.add(option.label()));
         return new Reading.Given(new Value.Many(labels), 0, text.length());
     }

@@ -68,11 +68,17 @@ final class NameReader {
     private static final Pattern LAST_FIRST = Pattern.compile(
             "\\b(?:last|family|sur)\\s?-?name(?:'s| is|:)?\\s+(\\p{L}[\\p{L}'-]*)\\W+(?:and )?(?:my )?(?:first|given|fore)\\s?-?name(?:'s| is|:)?\\s+(\\p{L}[\\p{L}'-]*)",
             Pattern.CASE_INSENSITIVE);
+    /** "I'm running late" says what somebody does, not who they are. */
+    private static final Pattern DOING = Pattern.compile("\\p{Ll}{2,}ing\\b");
+
+    /** Nothing but two or three words in capitals, the first of which can be a name: the others may be any words. */
+    private static final Pattern WRITTEN_OUT = Pattern.compile("\\p{Lu}[\\p{Ll}'’-]++(?: \\p{Lu}[\\p{Ll}'’-]++){1,2}");
+
     private static final Pattern GREETING = Pattern.compile(
             "^(?:(?:hi|hello|hey|hallo|hiya|howdy|heya|namaste|bonjour|g'day|good (?:morning|afternoon|evening|day)|dear \\p{L}+|sure thing|sure|ok|okay|yes|yep|yeah|of course|certainly|thanks|thank you|well|so|oh|um+|erm?|uh|ah|there|all|everyone|mate|alright|right|no problem|gladly|and|sorry|actually|i mean|no wait|wait|no|oops|correction|nope|it should be|should be|make that|for)(?:[\\s,.!:-]+|$))+",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern TAIL = Pattern.compile(
-            "[\\s,]+(?:here|this side|speaking|please|pls|thanks|thank you|thx|cheers|mate|by the way|btw|again|is my name|is the name|if you must know|at your service|sir|ji)$",
+            "[\\s,]+(?:here|this side|speaking|please|pls|thanks|thank you|thx|cheers|mate|by the way|btw|again|is my name|is the name|i think|i guess|i suppose|if you must know|at your service|sir|ji)$",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern PARTS = Pattern.compile(
             "[,;:\\n!?()\"/|]+|\\s[-–—]+\\s|[–—]|\\.{2,}|…|\\.(?=\\s|$)(?<!\\b\\p{L}\\.)|\\s(?:but|and my|and i)\\s");
@@ -209,6 +215,10 @@ final class NameReader {
             return null;
         }
         String[] words = bare.toLowerCase(Locale.ROOT).split(" ");
+        boolean begins = !NOT_NAMES.contains(words[0]) || WORDS_AND_NAMES.contains(words[0]);
+        if (begins && words.length >= 2 && WRITTEN_OUT.matcher(part.strip()).matches()) {
+            return bare;
+        }
         boolean lone = words.length == 1;
         for (int i = 0; i < words.length; i++) {
             boolean particle = i > 0 && i < words.length - 1 && PARTICLES.contains(words[i]);
@@ -228,7 +238,9 @@ final class NameReader {
         Matcher matcher = INTRODUCED.matcher(part);
         if (matcher.find() && !negated(part, matcher.start())) {
             String name = upToBreak(matcher.group(1), true);
-            if (!name.isEmpty()) {
+            boolean doing =
+                    !firm(matcher, part) && DOING.matcher(matcher.group(1)).lookingAt();
+            if (!name.isEmpty() && !doing) {
                 return given(name, matcher.start(1), matcher.start(1) + name.length());
             }
         }

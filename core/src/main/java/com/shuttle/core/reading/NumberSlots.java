@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.regex.Pattern;
 
@@ -16,7 +17,7 @@ import java.util.regex.Pattern;
 final class NumberSlots {
 
     private static final Pattern OF_PEOPLE_AFTER = Pattern.compile(
-            "^\\s*(?:or so )?(?:of us\\b|people\\b|persons?\\b|guests?\\b|pax\\b|heads?\\b|covers?\\b|attendees\\b|friends\\b|ppl\\b|staff\\b|participants\\b|visitors\\b|strong\\b|of them\\b|seats?\\b|in (?:total|all|the party|our group|the group)\\b|adults?\\b|diners\\b|total\\b)",
+            "^\\s*(?:or so )?(?:of us\\b|people\\b|persons?\\b|guests?\\b|pax\\b|heads?\\b|covers?\\b|attendees\\b|friends\\b|ppl\\b|staff\\b|participants\\b|visitors\\b|strong\\b|of them\\b|seats?\\b|altogether\\b|all told\\b|in (?:total|all|the party|our group|the group)\\b|adults?\\b|diners\\b|total\\b)",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern OF_PEOPLE_BEFORE = Pattern.compile(
             "\\b(?:(?:table|room|booking|space|seats?|party|group|places?|tickets?|lunch|dinner)\\s+(?:for|of)|for|we(?:'re| are| will be|'ll be)|there(?:'s| are| will be|'ll be| is)|party of|group of|total of|bringing)\\s*(?:about|around|roughly|approximately|maybe|probably|only|just|up to|the|all)?\\s*$",
@@ -69,9 +70,25 @@ final class NumberSlots {
         Map<Slot, Mention> best = choose(fits, text);
         corrected(best, numbers, wanted, text);
         best.forEach((slot, mention) -> reader.put(slot, inUnit(slot, mention, text)));
+        heads(best, text);
         wanted.stream().filter(slot -> !best.containsKey(slot)).forEach(slot -> nought(slot, text));
         if (best.isEmpty() && numbers.isEmpty()) {
             alone(wanted, text);
+        }
+    }
+
+    /** Heads counted in parts, for the one slot that counts them all. */
+    private void heads(Map<Slot, Mention> best, String text) {
+        List<Slot> people = best.keySet().stream()
+                .filter(SlotWords::countsPeople)
+                .filter(slot -> !HeadCounts.isPart(slot.name().replace('_', ' ') + " " + slot.label()))
+                .toList();
+        OptionalInt sum = HeadCounts.sum(text);
+        if (people.size() == 1 && best.size() == 1 && sum.isPresent()) {
+            Mention mention = requireNonNull(best.get(people.getFirst()));
+            reader.put(
+                    people.getFirst(),
+                    new Reading.Given(Value.Numeric.of(sum.getAsInt()), mention.start(), mention.end()));
         }
     }
 

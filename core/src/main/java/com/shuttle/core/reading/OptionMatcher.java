@@ -52,7 +52,11 @@ public final class OptionMatcher {
             Map.entry("sixth", 5),
             Map.entry("6th", 5),
             Map.entry("seventh", 6),
-            Map.entry("7th", 6));
+            Map.entry("7th", 6),
+            Map.entry("two", 1),
+            Map.entry("three", 2),
+            Map.entry("four", 3),
+            Map.entry("five", 4));
     static final Set<String> FILLERS = Set.of(
             "the", "a", "an", "one", "ones", "please", "pls", "i", "i'd", "i'll", "like", "want", "to", "would",
             "option", "number", "and", "of", "for", "my", "me", "it", "it's", "that", "this", "is", "about", "in", "on",

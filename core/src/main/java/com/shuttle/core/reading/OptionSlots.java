@@ -3,6 +3,7 @@ package com.shuttle.core.reading;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.OptionMatcher.Match;
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -14,6 +15,7 @@ final class OptionSlots {
     private static final double CLAUSE_MEANT = 0.4;
 
     private final SeveralReader reader;
+    private final List<Mention> taken = new ArrayList<>();
     private final Meaning meaning;
 
     OptionSlots(SeveralReader reader, Meaning meaning) {
@@ -30,6 +32,11 @@ final class OptionSlots {
         }
     }
 
+    /** Takes the options named out of the message: their words are nobody's name, though they may say what a number counts. */
+    void blank() {
+        reader.blank(taken);
+    }
+
     private void one(Slot slot) {
         String text = reader.rest();
         List<Mention> mentions = OptionMentions.find(text, slot.options());
@@ -40,6 +47,7 @@ final class OptionSlots {
             Option option = found.iterator().next();
             Mention at = standing.getFirst();
             reader.put(slot, new Reading.Given(new Value.Text(option.label()), at.start(), at.end()));
+            taken.addAll(mentions);
         } else if (found.size() > 1) {
             reader.put(
                     slot,
@@ -88,6 +96,7 @@ final class OptionSlots {
                 "(?is).*\\b(?:all of (?:them|those|these)|everything|the lot|all (?:three|four|five|two))\\b.*");
         if (named || all) {
             reader.put(slot, ManyReader.read(text, slot.options(), Meaning.NONE));
+            taken.addAll(OptionMentions.find(text, slot.options()));
         }
     }
 }

@@ -68,9 +68,11 @@ public final class SeveralReader {
         take(PhoneReader.find(rest(), context), ValueType.PHONE);
         new MoneySlots(this).read();
         new WhenSlots(this).read();
-        new OptionSlots(this, meaning).read();
+        OptionSlots options = new OptionSlots(this, meaning);
+        options.read();
         new NumberSlots(this).read();
         new YesNoSlots(this).read();
+        options.blank();
         List<Mention> companies = CompanyReader.find(rest());
         take(companies, ValueType.COMPANY);
         new NameSlots(this).read();

@@ -105,7 +105,7 @@ class EngineTest {
     @Test
     void whatElseAMessageGivesAwayIsNotAskedAgain() {
         atName().says("Dana Whitlow, dana@example.org")
-                .hears("How many are you?")
+                .hears("Noted: dana@example.org.", "How many are you?")
                 .knows("email", "dana@example.org")
                 .tookBy("also read");
     }

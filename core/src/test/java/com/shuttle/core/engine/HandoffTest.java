@@ -39,7 +39,9 @@ class HandoffTest {
     void aPersonTakesAnswersAndCloses() {
         Talk talk = atMenu().says("a person");
         talk.hears("Passing you on.");
-        talk.says("I wait").hears();
+        talk.says("I wait").hearsPart("whoever comes will read it");
+        talk.says("is there parking?").hears("Parking is free.");
+        talk.says("I want a person").hearsPart("You are in the queue");
         talk.take(new Event.AgentTook(talk.stamp(), "Idris", "a-Idris", false))
                 .hears("You are talking with Idris now.");
         talk.take(new Event.AgentSaid(talk.stamp(), "Idris", "a-Idris", "Good evening"))

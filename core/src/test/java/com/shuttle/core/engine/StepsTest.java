@@ -89,7 +89,7 @@ class StepsTest {
                 .build();
         Talk.with(flow)
                 .says("Dana Whitlow, dana@example.org, 24 of us on 3 May")
-                .hears("Dana Whitlow, 24, Sunday 3 May 2026");
+                .hears("Noted: dana@example.org, guests 24, Sunday 3 May 2026.", "Dana Whitlow, 24, Sunday 3 May 2026");
     }
 
     @Test

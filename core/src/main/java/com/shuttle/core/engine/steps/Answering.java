@@ -14,6 +14,7 @@ import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Answers questions of the visitor's from the knowledge, and says what is not known. For one turn. */
@@ -21,6 +22,8 @@ public final class Answering {
 
     /** The id of the offer that declines all suggestions; no ref is like it. */
     public static final String NONE_OF_THESE = "-";
+
+    private static final Pattern QUESTIONS = Pattern.compile("(?<=\\?)\\s+");
 
     private final Course course;
     private final TurnRun run;
@@ -30,19 +33,20 @@ public final class Answering {
         this.run = course.run();
     }
 
-    /** Answers a question that stands beside an answer in the same message, if it is surely known. */
+    /** Answers the questions that stand beside an answer in the same message, those that are surely known. */
     public void alsoAsked(String rest) {
         if (rest.indexOf('?') < 0) {
             return;
         }
-        String question = Texts.shorter(rest);
-        if (!question.endsWith("?") || Words.of(question).size() < 3) {
-            return;
-        }
-        Finding finding = ask(List.of(question), List.of());
-        if (finding.outcome() == Finding.Outcome.ANSWER) {
-            run.remember(question);
-            say(finding, "");
+        for (String sentence : QUESTIONS.split(rest)) {
+            String question = Texts.shorter(sentence.strip()).replaceFirst("^[\\s,;]*(?:and|but|also|so)\\s+", "");
+            if (question.endsWith("?") && Words.of(question).size() >= 3) {
+                Finding finding = ask(List.of(question), List.of());
+                if (finding.outcome() == Finding.Outcome.ANSWER) {
+                    run.remember(question);
+                    say(finding, "");
+                }
+            }
         }
     }
 

@@ -2,21 +2,30 @@ package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.conversation.Place;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.HeadCounts;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Reading what is asked for, and what else a message gives away. For one turn. */
@@ -45,6 +54,11 @@ public final class Asking {
         };
     }
 
+    /** What follows is what it comes to: "not before 11, so 11". */
+    private static final Pattern CONCLUDES = Pattern.compile(
+            "[,;.\\s]\\s*so\\s+(?:let'?s (?:say|make it)|make it|it'?s|that'?s|we'?re|there'?(?:s|re)|say)?\\s*(?=\\S)",
+            Pattern.CASE_INSENSITIVE);
+
     /** As {@link Reader#reply}; where a message full of other things is unclear, what its own words say of this one. */
     Reading read(Wanted wanted, String text) {
         Reading reading = Reader.reply(
@@ -53,6 +67,19 @@ public final class Asking {
                 run.around().context(wanted.limits()),
                 wanted.options(),
                 run.around().meaning());
+        if (wanted.type() == ValueType.TIME) {
+            reading = UsualHours.of(reading, text.length());
+        }
+        if (wanted.type() == ValueType.NUMBER && HeadCounts.sum(text).isPresent()) {
+            boolean part =
+                    HeadCounts.isPart(wanted.called() + " " + wanted.variable().replace('_', ' '));
+            return part
+                    ? reading
+                    : new Reading.Given(Value.Numeric.of(HeadCounts.sum(text).getAsInt()), 0, text.length());
+        }
+        if (!(reading instanceof Reading.Given) && concluded(wanted, text) instanceof Reading.Given given) {
+            return given;
+        }
         boolean open = reading instanceof Reading.Unclear || reading instanceof Reading.Nothing;
         if (open && wanted.type().givenAside()) {
             Slot slot = new Slot("wanted", wanted.variable() + " " + wanted.called(), wanted.type(), wanted.options());
@@ -65,6 +92,24 @@ public final class Asking {
             return among instanceof Reading.Given ? among : reading;
         }
         return reading;
+    }
+
+    /** What the end of a message says, where it draws a conclusion. */
+    private Reading concluded(Wanted wanted, String text) {
+        Matcher so = CONCLUDES.matcher(text);
+        if (!so.find() || so.end() >= text.length()) {
+            return Reading.NOTHING;
+        }
+        String end = text.substring(so.end());
+        Reading reading = Reader.reply(
+                wanted.type(),
+                end,
+                run.around().context(wanted.limits()),
+                wanted.options(),
+                run.around().meaning());
+        return UsualHours.of(reading, end.length()) instanceof Reading.Given(Value value, int start, int last)
+                ? new Reading.Given(value, so.end() + start, so.end() + last)
+                : Reading.NOTHING;
     }
 
     /** Asks which of several readings is meant. */
@@ -109,12 +154,45 @@ public final class Asking {
         return letters > 12;
     }
 
-    /** Reads everything else that a message gives away into variables that have no value yet. */
+    /** Reads everything else that a message gives away into variables that have no value yet, and says so. */
     public void keepWhatElse(String text, List<String> except) {
-        givenAway(text, except).forEach((variable, value) -> {
-            run.facts.set(variable, value);
-            run.trace("also read", variable + " " + value.shown());
-        });
+        List<String> kept = new ArrayList<>();
+        Map<String, Value> given = givenAway(text, except);
+        for (Slot slot : openSlots(except)) {
+            Value value = given.get(slot.name());
+            if (value == null) {
+                continue;
+            }
+            if (isChoice(slot)) {
+                run.facts.tell(slot.name(), value);
+            } else {
+                run.facts.set(slot.name(), value);
+            }
+            kept.add(Phrasebook.kept(slot, Texts.escaped(value.shown())));
+            run.trace("also read", slot.name() + " " + value.shown());
+        }
+        if (!kept.isEmpty()) {
+            run.say(Phrasebook.noted(kept));
+        }
+    }
+
+    private static boolean isChoice(Slot slot) {
+        return slot.type() == ValueType.CHOICE || slot.type() == ValueType.MULTI_CHOICE;
+    }
+
+    /** What is not known yet and may be told aside: what any step asks for, and the choices still to come in this flow. */
+    private List<Slot> openSlots(List<String> except) {
+        Place here = run.at();
+        Map<String, Slot> open = new LinkedHashMap<>();
+        run.playbook.slots().forEach(slot -> open.putIfAbsent(slot.name(), slot));
+        run.playbook.choices().stream()
+                .filter(choice -> here != null
+                        && choice.place().flow().equals(here.flow())
+                        && !choice.place().equals(here))
+                .forEach(choice -> open.putIfAbsent(choice.slot().name(), choice.slot()));
+        return open.values().stream()
+                .filter(slot -> !run.facts.knows(slot.name()) && !except.contains(slot.name()))
+                .toList();
     }
 
     /** What else a message gives away, by variable. */
@@ -122,17 +200,20 @@ public final class Asking {
         if (!tells(text)) {
             return Map.of();
         }
-        List<Slot> slots = run.playbook.slots().stream()
-                .filter(slot -> !run.facts.knows(slot.name()) && !except.contains(slot.name()))
-                .toList();
+        List<Slot> slots = openSlots(except);
         if (slots.isEmpty()) {
             return Map.of();
         }
+        boolean asks = Words.looksLikeQuestion(text);
         Map<String, Reading> read = SeveralReader.read(
                 text, slots, run.around().context(), run.around().meaning());
         Map<String, Value> given = new LinkedHashMap<>();
         for (Slot slot : slots) {
-            if (read.get(slot.name()) instanceof Reading.Given(Value value, int start, int end)) {
+            Reading reading = slot.type() == ValueType.TIME
+                    ? UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), text.length())
+                    : read.getOrDefault(slot.name(), Reading.NOTHING);
+            if (reading instanceof Reading.Given(Value value, int start, int end)
+                    && !(isChoice(slot) && (asks || value.equals(new Value.Many(List.of()))))) {
                 given.put(slot.name(), value);
             }
         }

@@ -15,6 +15,7 @@ import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
+import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
@@ -43,10 +44,34 @@ final class ChoicePlayer extends Player {
         if (offers.isEmpty()) {
             run.sayOneOf(step.ask(), List.of());
             course.leave(step, Choice.OTHERWISE);
-        } else {
+        } else if (!toldBefore(offers)) {
             run.sayOneOf(step.ask(), offers, look());
             run.await(new Awaiting.Pick(offers, 0));
         }
+    }
+
+    /** Takes what was told before it was asked for, once. */
+    private boolean toldBefore(List<Offer> offers) {
+        if (step.variable().isBlank() || !run.facts.takeTold(step.variable())) {
+            return false;
+        }
+        List<String> labels = run.facts.value(step.variable()) instanceof Value.Many(List<String> items)
+                ? items
+                : run.facts.value(step.variable()) instanceof Value.Text(String label) ? List.of(label) : List.of();
+        List<String> ids = ids(offers, labels);
+        if (ids.size() != labels.size() || ids.isEmpty()) {
+            return false;
+        }
+        run.trace("skipped", step.variable() + " was told before");
+        pick(new Awaiting.Pick(offers, 0), ids);
+        return true;
+    }
+
+    private static List<String> ids(List<Offer> offers, List<String> labels) {
+        return offers.stream()
+                .filter(offer -> labels.contains(offer.label()))
+                .map(Offer::id)
+                .toList();
     }
 
     private Look look() {
@@ -72,7 +97,7 @@ final class ChoicePlayer extends Player {
                 text, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
                 new Heard("answer to the choice", "“" + option.label() + "” by " + by, () -> {
-                    asking.keepWhatElse(text, List.of(step.variable()));
+                    keepAndAnswer(text, offered);
                     pick(pick, List.of(option.id()));
                 });
             case OptionMatcher.Match.Several(List<Option> options) ->
@@ -80,6 +105,12 @@ final class ChoicePlayer extends Player {
                         "unclear",
                         "between " + options.size() + " options",
                         () -> run.sayOneOf(List.of(Phrasebook.WHICH), Offers.of(options)));
+            case OptionMatcher.Match.None()
+            when amongFacts(text, offered) instanceof Option option ->
+                new Heard("answer to the choice", "“" + option.label() + "” named among other things", () -> {
+                    keepAndAnswer(text, offered);
+                    pick(pick, List.of(option.id()));
+                });
             case OptionMatcher.Match.None() ->
                 !leadsOn
                         ? null
@@ -89,6 +120,28 @@ final class ChoicePlayer extends Player {
                             course.leave(step, Choice.OTHERWISE);
                         });
         };
+    }
+
+    /** The one option that a message names which also tells other things that are wanted, and so is no mere question. */
+    private @Nullable Option amongFacts(String text, List<Option> offered) {
+        OptionsSaid said = OptionsSaid.of(text, offered);
+        if (said.wanted().size() != 1) {
+            return null;
+        }
+        int needed = Words.looksLikeQuestion(text) ? 2 : 1;
+        int told = asking.givenAway(OptionsSaid.without(text, offered), List.of(step.variable()))
+                .size();
+        return told >= needed ? said.wanted().getFirst() : null;
+    }
+
+    /** Keeps what else a message tells and answers what else it asks, where it names an option and does not only count to it. */
+    private void keepAndAnswer(String text, List<Option> offered) {
+        if (OptionsSaid.of(text, offered).wanted().isEmpty()) {
+            return;
+        }
+        String rest = OptionsSaid.without(text, offered);
+        asking.keepWhatElse(rest, List.of(step.variable()));
+        new Answering(course).alsoAsked(rest);
     }
 
     private @Nullable Heard hearMany(Awaiting.Pick pick, List<Option> offered, String text) {
@@ -105,7 +158,10 @@ final class ChoicePlayer extends Player {
                 .filter(option -> labels.contains(option.label()))
                 .map(Option::id)
                 .toList();
-        return new Heard("answer to the choice", String.join(", ", labels), () -> pick(pick, ids));
+        return new Heard("answer to the choice", String.join(", ", labels), () -> {
+            keepAndAnswer(text, offered);
+            pick(pick, ids);
+        });
     }
 
     /** @param options may be empty where none of several was meant */

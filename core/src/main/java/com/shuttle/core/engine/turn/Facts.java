@@ -21,6 +21,7 @@ public final class Facts {
     private final Consumer<Effect> effects;
     private final Map<String, Value> variables;
     private final List<String> left;
+    private final List<String> told;
     private boolean leadTouched;
 
     public Facts(Playbook playbook, State state, Consumer<Effect> effects) {
@@ -28,6 +29,7 @@ public final class Facts {
         this.effects = effects;
         this.variables = new LinkedHashMap<>(state.variables());
         this.left = new ArrayList<>(state.left());
+        this.told = new ArrayList<>(state.told());
     }
 
     /** Takes over what is known of the visitor from earlier conversations. */
@@ -63,14 +65,32 @@ public final class Facts {
         leadTouched |= Leads.concerns(type);
     }
 
+    /** Sets what a choice to come will ask for. */
+    public void tell(String variable, Value value) {
+        set(variable, value);
+        told.remove(variable);
+        told.add(variable);
+    }
+
+    /** Whether a choice was answered before it was asked; it is asked the next time. */
+    public boolean takeTold(String variable) {
+        return told.remove(variable) && knows(variable);
+    }
+
+    public List<String> told() {
+        return told;
+    }
+
     public void forget(String variable) {
         variables.remove(variable);
+        told.remove(variable);
     }
 
     /** Forgets all but what is the visitor's own. */
     public void forgetAll() {
         variables.keySet().removeIf(name -> !playbook.ofVisitor(name));
         left.clear();
+        told.clear();
     }
 
     /** Notes that the visitor did not want to tell. */

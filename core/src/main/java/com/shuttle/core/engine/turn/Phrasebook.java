@@ -2,6 +2,7 @@ package com.shuttle.core.engine.turn;
 
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Slot;
 import java.util.List;
 
 /** What the bot says where the designer has not written anything. English. */
@@ -14,6 +15,10 @@ public final class Phrasebook {
     public static final String OFFER_PERSON = "I can't work this out on my own.";
     public static final String ENDED = "Thank you, and goodbye for now.";
     public static final String STILL_HERE = "No problem, I'm back. Ask me anything.";
+    public static final String PASSED_ON =
+            "I've added that: whoever comes will read it. While you wait you can ask me, or say “back” to go on with me.";
+    public static final String ON_THEIR_WAY =
+            "You are in the queue, and somebody will be with you as soon as they are free. Say “back” to go on with me.";
     public static final String NOTHING_BEFORE = "There is no earlier question to go back to.";
     public static final String WHY_ASK = "I ask so that the right person can help you properly.";
     public static final String NEEDED =
@@ -35,6 +40,27 @@ public final class Phrasebook {
     public static final String LEFT_OUT = "All right, I'll leave that out.";
 
     private Phrasebook() {}
+
+    /** What was told without being asked for, said back. */
+    public static String noted(List<String> kept) {
+        return "Noted: " + String.join(", ", kept) + ".";
+    }
+
+    /** One thing that was kept, with what it is where the value does not say so. */
+    public static String kept(Slot slot, String shown) {
+        String called = slot.label().isBlank() ? slot.name().replace('_', ' ') : slot.label();
+        return switch (slot.type()) {
+            case NUMBER, RATING, SLIDER, YES_NO, MONEY, TIME -> called + " " + shown;
+            default -> shown;
+        };
+    }
+
+    /** What was changed, said back. */
+    public static String changed(List<String> shown) {
+        return shown.stream().allMatch(String::isBlank)
+                ? "Thanks, I've taken that out."
+                : "Thanks, I've changed that to " + all(shown) + ".";
+    }
 
     /** "Monday, Tuesday or Friday". */
     public static String either(List<String> words) {

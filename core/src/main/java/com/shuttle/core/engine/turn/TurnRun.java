@@ -394,6 +394,7 @@ public final class TurnRun {
                 quiet,
                 nudged,
                 agent,
-                timers);
+                timers,
+                facts.told());
     }
 }

@@ -1,0 +1,64 @@
+package com.shuttle.core.listening;
+
+import com.shuttle.core.reading.Words;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * The marks of a repair in a message.
+ *
+ * @param strong whether it says that something said before was not right ("I meant", "make that", "not 3")
+ * @param weak   whether it hesitates or apologises, as repairs do and other messages too
+ * @param denied what it says is not so, in its own words
+ * @param rest   the message without marks and without what is denied
+ */
+record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
+
+    private static final Pattern STRONG = Pattern.compile(
+            "\\b(?:i mean|i meant|meant to say|make (?:it|that|the)\\b|instead|after all|should(?:'ve| have)? (?:be|been|read)|change|switch|swap"
+                    + "|wrong|correction|mistake|scratch that|strike that|no wait|typo|misspel\\w+|spel(?:t|led|ling)|in fact)\\b"
+                    + "|^\\W*no[,.!\\s]",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern WEAK = Pattern.compile(
+            "\\b(?:sorry|actually|wait|oops|hang on|hold on|oh|rather|prefer|only|second thoughts?|forget|drop|add|as well|too|also)\\b",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern DENIED = Pattern.compile(
+            "\\b(?:not|instead of|rather than)\\s+(?:the\\s+|on\\s+|at\\s+)?([^,.;!?]{1,60}?)(?=[,.;!?]|$|\\s+but\\b)",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern HEAD = Pattern.compile(
+            "^\\W*(?:(?:no|sorry|actually|wait|oh|oops|hm+|hang on|hold on|scratch that|strike that|correction|i mean|i meant|make (?:it|that)"
+                    + "|can we|could we|can you|could you|please|change (?:it|that|to)|change|it should be|should be|on second thoughts?|rather"
+                    + "|i'?d rather (?:do|have|take|go for)?|well|to|ok|okay|in fact)\\b[\\s,.!:]*+)+",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern TAIL = Pattern.compile(
+            "[\\s,]*+(?:\\b(?:i mean|i meant|instead|after all|sorry|please|though|then|actually|thanks|thank you)[\\s.!]*+)+$",
+            Pattern.CASE_INSENSITIVE);
+
+    static Marks of(String text) {
+        String plain = text.replace('’', '\'');
+        List<String> denied = new ArrayList<>();
+        StringBuilder rest = new StringBuilder();
+        Matcher not = DENIED.matcher(plain);
+        int from = 0;
+        while (not.find()) {
+            denied.add(not.group(1).strip());
+            rest.append(plain, from, not.start()).append(' ');
+            from = not.end();
+        }
+        rest.append(plain.substring(from));
+        String bare = TAIL.matcher(HEAD.matcher(rest).replaceFirst("")).replaceFirst("");
+        return new Marks(
+                STRONG.matcher(plain).find() || !denied.isEmpty(),
+                WEAK.matcher(plain).find(),
+                denied,
+                bare.strip().replaceAll("^[\\s,.;!]+|[\\s,;]+$", ""));
+    }
+
+    /** Whether what is left is hardly more than a value. */
+    boolean bare() {
+        int words = Words.of(rest).size();
+        return words > 0 && words <= 6;
+    }
+}

@@ -1,0 +1,12 @@
+package com.shuttle.core.listening;
+
+import com.shuttle.core.reading.Value;
+
+/**
+ * Another value for something known.
+ *
+ * @param variable what it is of
+ * @param after    the value that is right
+ * @param why      how it was told, for the trace
+ */
+public record Repair(String variable, Value after, String why) {}

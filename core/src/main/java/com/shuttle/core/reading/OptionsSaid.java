@@ -1,0 +1,113 @@
+package com.shuttle.core.reading;
+
+import com.shuttle.core.flow.Option;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Which options a message names, and of those which it wants and which it rules out. A negation ("no", "without", "instead
+ * of", "forget", "don't need" …) holds from its word to the next contrast: a full stop, "but", "just", or a comma, except one
+ * within a list ("no apron, lunch or clay"). A correction ("no wait", "I mean") takes back what was named before it. Pure
+ * function.
+ *
+ * @param wanted named and not ruled out, in the order they were named, each once
+ * @param denied named and ruled out
+ * @param last   where the last of those wanted ends, and where the first begins; 0 and 0 where none is
+ */
+public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, int last) {
+
+    private static final Pattern NEGATES = Pattern.compile(
+            "\\b(?:no|not|never|without|except(?: for)?|excluding|minus|bar|neither|nor|instead of|rather than|apart from|other than"
+                    + "|any(?:thing|one)? but|every(?:thing| one)? but|all but|skip|forget(?: about)?|drop|leave out|leave off|lose|remove|cancel"
+                    + "|take off|take out|scrap|(?:do|does|wo|ca|need|would|should|is|are)n'?t|don'?t|do not|cannot"
+                    + "|(?:our|my|their) own|bring(?:ing)? (?:our|my|their)|already (?:have|got))\\b[^.;]*$",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern NOT_REALLY = Pattern.compile(
+            "\\b(?:no (?:problem|worries|wait)|why not|not only|not just|can'?t wait|don'?t mind|not sure)\\b[^.;]*$",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern CONTRAST = Pattern.compile(
+            "[.;!?\\n]|\\b(?:but(?! not\\b| no\\b)|though|just|only|please|so|do want|do need|i'?d take|we'?d take|i'?ll have|we'?ll have|yes)\\b",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern ALL_BUT =
+            Pattern.compile("\\b(?:any|every|all)(?:thing|one| one| of (?:them|it))?\\s*$", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NEGATED_AFTER = Pattern.compile(
+            "^\\s*(?:(?:is|are|was|were) (?:not|no)|(?:is|are)n'?t|not|no)(?=\\s*(?:[,.;!]|$|thanks|thank|needed|required|necessary|for))",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern TAKES_BACK = Pattern.compile(
+            "\\b(?:no,|no wait|nope|sorry|wait|i mean|i meant|actually|make (?:it|that)|correction|or rather|scratch that|oops|hang on"
+                    + "|hold on|on second thoughts?)\\b",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern LISTED = Pattern.compile("^[^.;!?]*?\\b(?:or|nor)\\b", Pattern.CASE_INSENSITIVE);
+
+    public OptionsSaid {
+        wanted = List.copyOf(wanted);
+        denied = List.copyOf(denied);
+    }
+
+    /** What a message says of these options. */
+    public static OptionsSaid of(String text, List<Option> options) {
+        Set<Option> wanted = new LinkedHashSet<>();
+        Set<Option> denied = new LinkedHashSet<>();
+        int first = 0;
+        int last = 0;
+        int after = 0;
+        for (Mention mention : OptionMentions.find(text, options)) {
+            Option option = OptionMentions.option(mention, options);
+            if (denied(text, mention.start(), mention.end())) {
+                denied.add(option);
+            } else {
+                if (TAKES_BACK
+                        .matcher(text.substring(Math.min(after, mention.start()), mention.start()))
+                        .find()) {
+                    wanted.clear();
+                }
+                first = wanted.isEmpty() ? mention.start() : first;
+                last = mention.end();
+                wanted.add(option);
+                denied.remove(option);
+            }
+            after = mention.end();
+        }
+        wanted.removeAll(denied);
+        return new OptionsSaid(new ArrayList<>(wanted), new ArrayList<>(denied), first, last);
+    }
+
+    /** A message without the words that name options. */
+    public static String without(String text, List<Option> options) {
+        StringBuilder rest = new StringBuilder(text);
+        for (Mention mention : OptionMentions.find(text, options)) {
+            for (int i = mention.start(); i < mention.end(); i++) {
+                rest.setCharAt(i, i == mention.start() ? ';' : ' ');
+            }
+        }
+        return rest.toString();
+    }
+
+    /** Whether what stands at a place of a message is ruled out there. */
+    static boolean denied(String text, int start, int end) {
+        String scope = text.substring(scope(text, start), start);
+        Matcher negates = NEGATES.matcher(scope);
+        boolean before = negates.find() && !NOT_REALLY.matcher(scope).find();
+        return before || NEGATED_AFTER.matcher(text.substring(end)).find();
+    }
+
+    /** Where the scope begins that a place stands in: after the last contrast before it. */
+    private static int scope(String text, int at) {
+        int from = 0;
+        Matcher contrast = CONTRAST.matcher(text.substring(0, at));
+        while (contrast.find()) {
+            boolean all = contrast.group().equalsIgnoreCase("but")
+                    && ALL_BUT.matcher(text.substring(0, contrast.start())).find();
+            from = all ? from : contrast.end();
+        }
+        int comma = text.lastIndexOf(',', at - 1);
+        boolean listed = comma >= from
+                && LISTED.matcher(text.substring(comma, Math.min(text.length(), at + 60)))
+                        .find();
+        return comma >= from && !listed ? comma + 1 : from;
+    }
+}
