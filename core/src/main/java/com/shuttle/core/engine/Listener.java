@@ -8,6 +8,7 @@ import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.steps.Asking;
 import com.shuttle.core.engine.steps.Player;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Finding;
@@ -15,6 +16,7 @@ import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -26,6 +28,11 @@ import org.jspecify.annotations.Nullable;
  * gives away is kept whichever source takes it.
  */
 final class Listener {
+
+    private static final Pattern ANGRY = Pattern.compile(
+            "\\b(?:rubbish|useless|ridiculous|pathetic|terrible|awful|horrible|stupid|idiotic|hopeless|crap|shit\\w*|fuck\\w*|wtf|bullshit|for (?:heaven|god|christ)'?s? ?sake"
+                    + "|sick of (?:this|you)|fed up|had enough|waste of time|waste my time|not listening|you don'?t (?:get|understand) (?:it|me|this))\\b",
+            Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -63,6 +70,8 @@ final class Listener {
                         () -> freeButAsking(read),
                         () -> pending(text),
                         () -> aside() ? repairs.change(read) : null,
+                        () -> anger(read),
+                        () -> severalQuestions(read),
                         () -> sideQuestion(read),
                         () -> phrase(read),
                         () -> somethingElse(read))
@@ -145,6 +154,33 @@ final class Listener {
         };
     }
 
+    /** Who is angry is met with a person rather than with the same question again. */
+    private @Nullable Heard anger(String text) {
+        return !ANGRY.matcher(text).find()
+                ? null
+                : new Heard("anger", "a person is offered", () -> {
+                    run.await(beneath());
+                    run.say(Phrasebook.SORRY);
+                    walker.putAgain();
+                });
+    }
+
+    /** Questions in one message that are each surely known. */
+    private @Nullable Heard severalQuestions(String text) {
+        List<Finding> known = Answering.questions(text).stream()
+                .map(question -> answering.ask(List.of(question), List.of()))
+                .filter(finding -> finding.outcome() == Finding.Outcome.ANSWER)
+                .toList();
+        return known.size() < 2
+                ? null
+                : Heard.of(() -> {
+                    run.await(beneath());
+                    run.remember(text);
+                    known.forEach(finding -> answering.say(finding, ""));
+                    walker.putAgain();
+                });
+    }
+
     private Finding finding(String text) {
         return answering.ask(run.askedThen(text), List.of());
     }
@@ -153,22 +189,28 @@ final class Listener {
     private @Nullable Heard sideQuestion(String text) {
         Finding finding = finding(text);
         Awaiting pending = beneath();
-        boolean asking = Words.looksLikeQuestion(text);
-        return switch (answering.outcome(finding)) {
+        boolean asks = Words.looksLikeQuestion(text);
+        boolean telling =
+                !asks && pending != null && !asking.givenAway(text, List.of()).isEmpty();
+        Finding.Outcome outcome = answering.outcome(finding);
+        if (telling && outcome != Finding.Outcome.ANSWER) {
+            return null;
+        }
+        return switch (outcome) {
             case ANSWER ->
                 Heard.of(() -> {
                     run.await(pending);
                     answer(finding, text);
                 });
             case SUGGEST ->
-                (asking || !(pending instanceof Awaiting.Reply)) && flowOf(text) == null
+                (asks || !(pending instanceof Awaiting.Reply)) && flowOf(text) == null
                         ? Heard.of(() -> {
                             run.remember(text);
                             answering.suggest(finding, text, pending);
                         })
                         : null;
             case NONE ->
-                (asking || pending == null) && flowOf(text) == null
+                (asks || pending == null) && flowOf(text) == null
                         ? Heard.of(() -> {
                             run.remember(text);
                             run.await(pending);

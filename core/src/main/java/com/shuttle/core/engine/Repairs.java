@@ -27,6 +27,9 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.listening.Known;
 import com.shuttle.core.listening.Repair;
 import com.shuttle.core.listening.RepairReader;
+import com.shuttle.core.reading.ImpossibleDay;
+import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
@@ -35,6 +38,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -135,10 +139,30 @@ final class Repairs {
         String told = repairs.stream()
                 .map(repair -> repair.variable() + " to " + repair.after().shown() + " (" + repair.why() + ")")
                 .collect(Collectors.joining(", "));
-        return repairs.isEmpty() ? null : new Heard("changed", told, () -> apply(repairs));
+        boolean answers = pending != null
+                && repairs.stream()
+                        .noneMatch(repair -> run.playbook.variables().get(repair.variable()) == pending.type())
+                && answers(pending, text);
+        return repairs.isEmpty() ? null : new Heard("changed", told, () -> apply(repairs, answers ? text : ""));
     }
 
-    private void apply(List<Repair> repairs) {
+    /** Whether a message that repairs something also holds what is being asked for, beyond doubt. */
+    private boolean answers(Slot pending, String text) {
+        return switch (pending.type()) {
+            case EMAIL, PHONE, URL, DATE, TIME, MONEY ->
+                SeveralReader.read(
+                                        text,
+                                        List.of(pending),
+                                        run.around().context(),
+                                        run.around().meaning())
+                                .get(pending.name())
+                        instanceof Reading.Given;
+            default -> false;
+        };
+    }
+
+    /** @param answer what was said to the pending question too; empty for nothing */
+    private void apply(List<Repair> repairs, String answer) {
         List<String> shown = new ArrayList<>();
         Playbook.Chosen elsewhere = null;
         for (Repair repair : repairs) {
@@ -164,8 +188,15 @@ final class Repairs {
             run.await(null);
             run.stand(elsewhere.place());
             walker.leave(elsewhere.step(), option);
-        } else {
+            return;
+        }
+        Awaiting awaiting = run.awaiting();
+        Heard also =
+                answer.isEmpty() || awaiting == null ? null : walker.player().hear(awaiting, answer);
+        if (also == null) {
             walker.putAgain();
+        } else {
+            also.act().run();
         }
     }
 
@@ -250,7 +281,10 @@ final class Repairs {
         }
         Wanted wanted = player.wanted(tried);
         if (wanted != null) {
-            help(wanted, tried);
+            Optional<String> impossible = wanted.type() == ValueType.DATE || wanted.type() == ValueType.DATE_TIME
+                    ? ImpossibleDay.told(text)
+                    : Optional.empty();
+            impossible.ifPresentOrElse(why -> run.sayOneOf(List.of(why), tried.offers()), () -> help(wanted, tried));
         } else {
             run.say("Sorry, I didn't get that.");
             walker.putAgain();

@@ -52,6 +52,7 @@ enum Standing {
                     + "|(?:real|actual|live) (?:person|human|people)"
                     + "|(?:anyone|anybody|someone|somebody) (?:there|here|around|available)?\\s?(?:that |who )?(?:i|we) (?:can|could) (?:talk|speak|chat)"
                     + "|(?:is|are) (?:there )?(?:anyone|anybody|any humans?|a human) (?:there|here|around|available|at all)"
+                    + "|(?:nobody|no one|anyone|anybody|someone|somebody)(?: \\w+){0,5} (?:i|we|to) (?:can |could |may )?(?:ask|talk|speak|call|ring)"
                     + "|(?:get|give|fetch|want|need|call) (?:me )?(?:the|a|your|some) (?:manager|boss|supervisor|human|person|owner)"
                     + "|^(?:the|your|a) (?:manager|boss|supervisor|owner)|human please|not a (?:bot|robot|machine)"
                     + "|(?:stupid|useless|dumb|bloody|damn) (?:bot|robot|machine|thing))\\b");
@@ -76,6 +77,8 @@ enum Standing {
             "start from scratch",
             "reset",
             "start afresh");
+    private static final Pattern ANEW = Pattern.compile(
+            "(?:start|begin|go back)(?: (?:all|right|everything|it))*(?: over| again| afresh| anew| from (?:the )?(?:very )?(?:start|beginning|scratch|top))+");
     private static final Set<String> MENUS = Set.of(
             "menu",
             "main menu",
@@ -182,7 +185,7 @@ enum Standing {
                 || GET_PERSON.matcher(words).matches()) {
             return PERSON;
         }
-        if (STARTS.contains(words)) {
+        if (STARTS.contains(words) || ANEW.matcher(words).matches()) {
             return START_AGAIN;
         }
         if (MENUS.contains(words)) {

@@ -1,6 +1,7 @@
 package com.shuttle.core.listening;
 
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
 import java.util.List;
@@ -46,14 +47,14 @@ final class Deltas {
         }
         Matcher fewer = FEWER.matcher(plain);
         if (fewer.find()) {
-            return counted(known, -number(fewer.group(1)));
+            return counted(known, -number(fewer.group(1)), true);
         }
         Matcher more = MORE.matcher(plain);
         while (more.find()) {
             String after = more.group(4) == null ? "" : more.group(4);
             String count = more.group(1) != null ? more.group(1) : more.group(3) != null ? more.group(3) : "one";
             if (!NO_COUNT.matcher(after).matches()) {
-                return counted(known, number(count));
+                return counted(known, number(count), !after.matches("(?i)hours?|boats?|rooms?|tickets?|nights?"));
             }
         }
         return Optional.empty();
@@ -64,10 +65,15 @@ final class Deltas {
         return WORDS.containsKey(lower) ? WORDS.get(lower) : Integer.parseInt(lower);
     }
 
-    private static Optional<Repair> counted(List<Known> known, int by) {
-        return known.stream()
+    /** @param people whether heads are meant, where a head count is known */
+    private static Optional<Repair> counted(List<Known> known, int by, boolean people) {
+        List<Known> numbers = known.stream()
                 .filter(one -> one.slot().type() == ValueType.NUMBER && one.value() instanceof Value.Numeric)
+                .toList();
+        return numbers.stream()
+                .filter(one -> people && SeveralReader.countsPeople(one.slot()))
                 .findFirst()
+                .or(() -> numbers.stream().findFirst())
                 .map(one -> new Repair(
                         one.slot().name(),
                         new Value.Numeric(((Value.Numeric) one.value()).number().add(BigDecimal.valueOf(by))),

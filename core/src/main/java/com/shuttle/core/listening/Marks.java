@@ -19,7 +19,7 @@ record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
     private static final Pattern STRONG = Pattern.compile(
             "\\b(?:i mean|i meant|meant to say|make (?:it|that|the)\\b|instead|after all|should(?:'ve| have)? (?:be|been|read)|change|switch|swap"
                     + "|wrong|correction|mistake|scratch that|strike that|no wait|typo|misspel\\w+|spel(?:t|led|ling)|in fact)\\b"
-                    + "|^\\W*no[,.!\\s]",
+                    + "|^\\W*no(?:[,.!]|\\s(?!more\\b|less\\b|fewer|later|earlier|problem|worries|thank|idea|one\\b|need|matter|rush|kidding))",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern WEAK = Pattern.compile(
             "\\b(?:sorry|actually|wait|oops|hang on|hold on|oh|rather|prefer|only|second thoughts?|forget|drop|add|as well|too|also)\\b",

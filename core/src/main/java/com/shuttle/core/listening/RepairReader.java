@@ -12,6 +12,7 @@ import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -41,6 +42,10 @@ public final class RepairReader {
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
     private static final Pattern NUMBER =
             Pattern.compile("(?i)\\W*(?:\\d{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\\W*");
+    private static final Pattern DAY_ONLY = Pattern.compile("\\b\\d{1,2}(?:st|nd|rd|th)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern MORE_OF_A_DAY = Pattern.compile(
+            "\\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\w*|\\b(?:next|this) (?:month|week|year)|\\b20\\d\\d\\b|\\d[/.]\\d",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern SPELLED =
             Pattern.compile("\\bis (?:spelled|spelt|written)\\b", Pattern.CASE_INSENSITIVE);
 
@@ -171,7 +176,8 @@ public final class RepairReader {
             }
             Value after = value(one.slot());
             if (after != null && !after.equals(one.value())) {
-                return List.of(new Repair(one.slot().name(), after, denied ? "the old value denied" : "named"));
+                return List.of(new Repair(
+                        one.slot().name(), sameMonth(one.value(), after), denied ? "the old value denied" : "named"));
             }
         }
         return spelled();
@@ -256,7 +262,7 @@ public final class RepairReader {
                     && !isChoice(slot)
                     && read.get(slot.name()) instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
-                repairs.add(new Repair(slot.name(), given.value(), "told anew"));
+                repairs.add(new Repair(slot.name(), sameMonth(one.value(), given.value()), "told anew"));
             }
         }
         return repairs;
@@ -264,7 +270,18 @@ public final class RepairReader {
 
     /** What the message says to what is being asked; anything at all is enough for it to be no repair unless it is marked. */
     private Reading reply(Slot slot) {
-        return Reader.reply(slot.type(), text, context, slot.options(), meaning);
+        return Reader.reply(slot.type(), text, context, slot.options(), Meaning.NONE);
+    }
+
+    /** "Oops, the 14th": where only a day of the month is said, it is one of the month that was said before. */
+    private Value sameMonth(Value before, Value after) {
+        if (!(before instanceof Value.Day(LocalDate old)) || !(after instanceof Value.Day(LocalDate day))) {
+            return after;
+        }
+        boolean only =
+                DAY_ONLY.matcher(text).find() && !MORE_OF_A_DAY.matcher(text).find();
+        LocalDate moved = day.getDayOfMonth() <= old.lengthOfMonth() ? old.withDayOfMonth(day.getDayOfMonth()) : day;
+        return only && !moved.isBefore(context.now().toLocalDate()) ? new Value.Day(moved) : after;
     }
 
     private static boolean byName(ValueType type) {
@@ -297,7 +314,8 @@ public final class RepairReader {
             }
             if (UsualHours.of(read(one.slot(), marks.rest()), marks.rest().length()) instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
-                return List.of(new Repair(one.slot().name(), given.value(), "the latest it fits"));
+                return List.of(
+                        new Repair(one.slot().name(), sameMonth(one.value(), given.value()), "the latest it fits"));
             }
         }
         return List.of();

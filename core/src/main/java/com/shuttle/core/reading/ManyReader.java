@@ -16,7 +16,7 @@ import java.util.regex.Pattern;
 final class ManyReader {
 
     private static final Pattern ALL = Pattern.compile(
-            "\\b(?:all(?: (?:of (?:them|those|these|it|the above)|two|three|four|five|six))?|everything|anything(?= but)|the (?:whole )?lot|every one"
+            "(?<!for )(?<!after )(?<!at )(?<!us )(?<!that's )\\b(?:all(?: (?:of (?:them|those|these|it|the above)|two|three|four|five|six))?|everything|anything(?= but)|the (?:whole )?lot|every one"
                     + "|each of them|any of (?:them|these))\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern BUT = Pattern.compile(

@@ -25,6 +25,11 @@ final class OptionMentions {
             if (whole == null && tokens.at(i).letters()) {
                 Option option = near(tokens.word(i), telling);
                 whole = option == null ? null : mention(option, tokens.at(i), tokens.at(i));
+                if (whole == null && tokens.at(i + 1).letters()) {
+                    // "pic nic"
+                    Option apart = telling.get(OptionMatcher.stem(tokens.word(i) + tokens.word(i + 1)));
+                    whole = apart == null ? null : mention(apart, tokens.at(i), tokens.at(i + 1));
+                }
             }
             if (whole == null) {
                 i++;

@@ -22,7 +22,7 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
 
     private static final Pattern NEGATES = Pattern.compile(
             "\\b(?:no|not|never|without|except(?: for)?|excluding|minus|bar|neither|nor|instead of|rather than|apart from|other than"
-                    + "|any(?:thing|one)? but|every(?:thing| one)? but|all but|skip|forget(?: about)?|drop|leave out|leave off|lose|remove|cancel"
+                    + "|any(?:thing|one)? but|every(?:thing| one)? but|all but|skip|forget(?: about)?|drop|leave|lose|remove|cancel"
                     + "|take off|take out|scrap|(?:do|does|wo|ca|need|would|should|is|are)n'?t|don'?t|do not|cannot"
                     + "|(?:our|my|their) own|bring(?:ing)? (?:our|my|their)|already (?:have|got))\\b[^.;]*$",
             Pattern.CASE_INSENSITIVE);
@@ -49,13 +49,15 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
     }
 
     /** What a message says of these options. */
-    public static OptionsSaid of(String text, List<Option> options) {
+    public static OptionsSaid of(String message, List<Option> options) {
+        String text = Words.readable(message);
         Set<Option> wanted = new LinkedHashSet<>();
         Set<Option> denied = new LinkedHashSet<>();
         int first = 0;
         int last = 0;
         int after = 0;
-        for (Mention mention : OptionMentions.find(text, options)) {
+        for (Mention mention :
+                OptionMentions.find(text, options).stream().limit(Mention.MOST).toList()) {
             Option option = OptionMentions.option(mention, options);
             if (denied(text, mention.start(), mention.end())) {
                 denied.add(option);
@@ -77,7 +79,8 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
     }
 
     /** A message without the words that name options. */
-    public static String without(String text, List<Option> options) {
+    public static String without(String message, List<Option> options) {
+        String text = Words.readable(message);
         StringBuilder rest = new StringBuilder(text);
         for (Mention mention : OptionMentions.find(text, options)) {
             for (int i = mention.start(); i < mention.end(); i++) {

@@ -62,6 +62,11 @@ public final class SeveralReader {
         return words.stream().anyMatch(cues::contains);
     }
 
+    /** Whether a slot asks how many people there are. */
+    public static boolean countsPeople(Slot slot) {
+        return SlotWords.countsPeople(slot);
+    }
+
     private void read() {
         take(EmailReader.find(rest()), ValueType.EMAIL);
         take(UrlReader.find(rest()), ValueType.URL);

@@ -161,6 +161,10 @@ final class TimeReader {
         if (to && !tokens.is(at, "quarter") && !tokens.at(at).letters()) {
             return null;
         }
+        if (to && !tokens.is(at, "quarter") && tokens.is(i - 1, "from")) {
+            // "From ten to twelve" begins at ten.
+            return null;
+        }
         Numerals.Parsed hour = Numerals.at(tokens, hourAt, context);
         if (hour == null
                 || hour.value().scale() > 0

@@ -2,6 +2,7 @@ package com.shuttle.core.reading;
 
 import java.time.LocalTime;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /**
  * Which half of the day an hour without one means where people arrange something: from nine in the morning to seven in the
@@ -13,7 +14,20 @@ public final class UsualHours {
     private static final LocalTime FROM = LocalTime.of(9, 0);
     private static final LocalTime TO = LocalTime.of(19, 0);
 
+    private static final Pattern BEGINS = Pattern.compile("\\bfrom\\b", Pattern.CASE_INSENSITIVE);
+
     private UsualHours() {}
+
+    /** As {@link #of(Reading, int)}; of a range ("from ten to twelve") the beginning. */
+    public static Reading of(Reading reading, String text) {
+        boolean range = reading instanceof Reading.Unclear(List<Value> ends)
+                && ends.size() == 2
+                && !apart(ends)
+                && BEGINS.matcher(text).find();
+        return range
+                ? new Reading.Given(((Reading.Unclear) reading).candidates().getFirst(), 0, text.length())
+                : of(reading, text.length());
+    }
 
     /** The one time of an unclear reading that lies in these hours, in its place; otherwise the reading as it is. */
     public static Reading of(Reading reading, int length) {
@@ -37,7 +51,8 @@ public final class UsualHours {
 
     /** Whether two times are the same hour of the two halves of a day, and not two that were both said. */
     private static boolean apart(List<Value> candidates) {
-        LocalTime first = ((Value.Clock) candidates.getFirst()).time();
-        return first.plusHours(12).equals(((Value.Clock) candidates.getLast()).time());
+        return candidates.getFirst() instanceof Value.Clock(LocalTime first)
+                && candidates.getLast() instanceof Value.Clock(LocalTime second)
+                && first.plusHours(12).equals(second);
     }
 }

@@ -42,7 +42,7 @@ class RepairsTest {
             delimiter = '|',
             value = {
                 "n|is there parking?|answered from knowledge|n",
-                "n|you are useless|not understood|n",
+                "n|you are useless|anger|n",
                 "n|dana@example.org|also read|n",
                 "n|why do you need that?|asked back|n",
                 "n|Dana, dana@example.org, 24 of us|also read|d",

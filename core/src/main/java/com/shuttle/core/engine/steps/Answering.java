@@ -25,6 +25,13 @@ public final class Answering {
 
     private static final Pattern QUESTIONS = Pattern.compile("(?<=\\?)\\s+");
 
+    private static final Pattern AND_ASKS = Pattern.compile(
+            "[,;]?\\s+(?:and|or|also)\\s+(?=(?:can|could|do|does|is|are|what|where|when|how|who|which|will|would|may|should)\\b)",
+            Pattern.CASE_INSENSITIVE);
+
+    /** So many questions of one message are answered. */
+    private static final int MOST_QUESTIONS = 4;
+
     private final Course course;
     private final TurnRun run;
 
@@ -38,16 +45,35 @@ public final class Answering {
         if (rest.indexOf('?') < 0) {
             return;
         }
-        for (String sentence : QUESTIONS.split(rest)) {
-            String question = Texts.shorter(sentence.strip()).replaceFirst("^[\\s,;]*(?:and|but|also|so)\\s+", "");
-            if (question.endsWith("?") && Words.of(question).size() >= 3) {
-                Finding finding = ask(List.of(question), List.of());
-                if (finding.outcome() == Finding.Outcome.ANSWER) {
-                    run.remember(question);
-                    say(finding, "");
+        for (String question : questions(rest)) {
+            Finding finding = ask(List.of(question), List.of());
+            if (finding.outcome() == Finding.Outcome.ANSWER) {
+                run.remember(question);
+                say(finding, "");
+            }
+        }
+    }
+
+    /** The questions of a message, each whole: "can we swim, and can we pay in cash?" has two. */
+    public static List<String> questions(String text) {
+        if (text.indexOf('?') < 0) {
+            return List.of();
+        }
+        List<String> questions = new ArrayList<>();
+        for (String sentence : QUESTIONS.split(text)) {
+            if (!sentence.strip().endsWith("?")) {
+                continue;
+            }
+            for (String part : AND_ASKS.split(Texts.shorter(sentence.strip()))) {
+                String bare = part.strip()
+                        .replaceFirst("(?i)^[\\s,;]*(?:(?:and|but|also|so)\\s+)?", "")
+                        .replaceFirst("[\\s,]*\\?*$", "?");
+                if (Words.of(bare).size() >= 3) {
+                    questions.add(bare);
                 }
             }
         }
+        return questions.size() > MOST_QUESTIONS ? questions.subList(0, MOST_QUESTIONS) : questions;
     }
 
     public void notFound(Finding finding, String question) {

@@ -8,6 +8,7 @@ import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.HeadCounts;
@@ -23,6 +24,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -54,6 +56,10 @@ public final class Asking {
         };
     }
 
+    private static final Pattern UNITED = Pattern.compile(
+            "\\b(?:\\d+(?:[.,]\\d+)?|an?|one|two|three|four|five|six|seven|eight)\\s*-?(hours?|hrs?|minutes?|mins?|nights?|days?|weeks?|months?|years?)\\b",
+            Pattern.CASE_INSENSITIVE);
+
     /** What follows is what it comes to: "not before 11, so 11". */
     private static final Pattern CONCLUDES = Pattern.compile(
             "[,;.\\s]\\s*so\\s+(?:let'?s (?:say|make it)|make it|it'?s|that'?s|we'?re|there'?(?:s|re)|say)?\\s*(?=\\S)",
@@ -63,12 +69,12 @@ public final class Asking {
     Reading read(Wanted wanted, String text) {
         Reading reading = Reader.reply(
                 wanted.type(),
-                text,
+                wanted.type() == ValueType.NUMBER ? withoutUnits(wanted, text) : text,
                 run.around().context(wanted.limits()),
                 wanted.options(),
                 run.around().meaning());
         if (wanted.type() == ValueType.TIME) {
-            reading = UsualHours.of(reading, text.length());
+            reading = UsualHours.of(reading, text);
         }
         if (wanted.type() == ValueType.NUMBER && HeadCounts.sum(text).isPresent()) {
             boolean part =
@@ -94,6 +100,26 @@ public final class Asking {
         return reading;
     }
 
+    /** A message without numbers of hours or days, where something else is counted: as long as it was. */
+    private static String withoutUnits(Wanted wanted, String text) {
+        Matcher united = UNITED.matcher(text);
+        StringBuilder bare = new StringBuilder(text);
+        String asked = asked(wanted);
+        while (united.find()) {
+            String unit = united.group(1).toLowerCase(Locale.ROOT);
+            if (!asked.contains(unit.substring(0, Math.min(unit.length(), 3)))) {
+                bare.replace(united.start(), united.end(), " ".repeat(united.end() - united.start()));
+            }
+        }
+        return bare.toString().isBlank() ? text : bare.toString();
+    }
+
+    /** All that a question says of what it asks for, in lower case. */
+    private static String asked(Wanted wanted) {
+        String words = wanted instanceof Question question ? String.join(" ", question.ask()) : "";
+        return (wanted.called() + " " + wanted.variable().replace('_', ' ') + " " + words).toLowerCase(Locale.ROOT);
+    }
+
     /** What the end of a message says, where it draws a conclusion. */
     private Reading concluded(Wanted wanted, String text) {
         Matcher so = CONCLUDES.matcher(text);
@@ -107,7 +133,7 @@ public final class Asking {
                 run.around().context(wanted.limits()),
                 wanted.options(),
                 run.around().meaning());
-        return UsualHours.of(reading, end.length()) instanceof Reading.Given(Value value, int start, int last)
+        return UsualHours.of(reading, end) instanceof Reading.Given(Value value, int start, int last)
                 ? new Reading.Given(value, so.end() + start, so.end() + last)
                 : Reading.NOTHING;
     }
@@ -151,7 +177,7 @@ public final class Asking {
             }
             letters += Character.isLetter(c) ? 1 : 0;
         }
-        return letters > 12;
+        return letters > 6;
     }
 
     /** Reads everything else that a message gives away into variables that have no value yet, and says so. */
@@ -210,7 +236,7 @@ public final class Asking {
         Map<String, Value> given = new LinkedHashMap<>();
         for (Slot slot : slots) {
             Reading reading = slot.type() == ValueType.TIME
-                    ? UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), text.length())
+                    ? UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), text)
                     : read.getOrDefault(slot.name(), Reading.NOTHING);
             if (reading instanceof Reading.Given(Value value, int start, int end)
                     && !(isChoice(slot) && (asks || value.equals(new Value.Many(List.of()))))) {
