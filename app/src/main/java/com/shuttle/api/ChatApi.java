@@ -20,7 +20,6 @@ import com.shuttle.web.Missing;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
@@ -87,6 +86,7 @@ class ChatApi {
     private final ChatViews views;
     private final UploadService uploads;
     private final VisitorIds visitors;
+    private final UnfitBodies bodies;
 
     ChatApi(
             ConversationService conversations,
@@ -95,7 +95,9 @@ class ChatApi {
             EventStreams streams,
             ChatViews views,
             UploadService uploads,
-            VisitorIds visitors) {
+            VisitorIds visitors,
+            UnfitBodies bodies) {
+        this.bodies = bodies;
         this.visitors = visitors;
         this.conversations = conversations;
         this.bots = bots;
@@ -138,10 +140,11 @@ class ChatApi {
     @Operation(summary = "Say something, or pick an option; the same clientMessageId is taken once")
     Answer tell(
             @PathVariable String id,
-            @Valid @RequestBody Told told,
+            @RequestBody Told told,
             @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
             HttpServletRequest request) {
         enter(id, authorization);
+        bodies.require(told);
         String raw = told.text() == null ? "" : told.text();
         limits.message(id, Callers.of(request), raw.length());
         String key = told.clientMessageId();
@@ -179,12 +182,12 @@ class ChatApi {
     Answer send(
             @PathVariable String id,
             @RequestParam MultipartFile file,
-            @NotBlank(message = NO_KEY) @Size(max = LONGEST_KEY, message = NO_KEY) @RequestParam(defaultValue = "")
-                    String clientMessageId,
+            @RequestParam(defaultValue = "") String clientMessageId,
             @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
             HttpServletRequest request)
             throws IOException {
         enter(id, authorization);
+        bodies.require(new Told(clientMessageId, null, null));
         limits.message(id, Callers.of(request), 0);
         return switch (uploads.take(id, clientMessageId, file)) {
             case Checked.Good<Outcome>(Outcome outcome) -> answer(outcome);

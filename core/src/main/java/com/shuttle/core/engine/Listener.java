@@ -29,6 +29,13 @@ import org.jspecify.annotations.Nullable;
  */
 final class Listener {
 
+    /** Bare figures, amounts, days, addresses, and words that only say yes, no or thanks. */
+    private static final Pattern VALUE = Pattern.compile(
+            "\\W*(?:[£$€]?\\s?[\\d.,:/ +()-]*\\d[\\d.,:/ ()-]*(?:[£$€%]|k|pounds?|quid|euros?|dollars?|am|pm)?|\\S+@\\S+\\.\\S+"
+                    + "|(?:on )?(?:the )?\\d{1,2}(?:st|nd|rd|th)?(?: of)? ?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)?[a-z]*(?: \\d{4})?"
+                    + "|yes|yep|yeah|no|nope|nah|ok|okay|sure|fine|great|thanks|thank you|thx|cheers)\\W*",
+            Pattern.CASE_INSENSITIVE);
+
     private static final Pattern ANGRY = Pattern.compile(
             "\\b(?:rubbish|useless|ridiculous|pathetic|terrible|awful|horrible|stupid|idiotic|hopeless|crap|shit\\w*|fuck\\w*|wtf|bullshit|for (?:heaven|god|christ)'?s? ?sake"
                     + "|sick of (?:this|you)|fed up|had enough|waste of time|waste my time|not listening|you don'?t (?:get|understand) (?:it|me|this))\\b",
@@ -70,6 +77,7 @@ final class Listener {
                         () -> freeButAsking(read),
                         () -> pending(text),
                         () -> aside() ? repairs.change(read) : null,
+                        () -> value(read),
                         () -> anger(read),
                         () -> severalQuestions(read),
                         () -> sideQuestion(read),
@@ -152,6 +160,18 @@ final class Listener {
             case Awaiting.OpenQuestion open when flowOf(text) != null -> null;
             case Awaiting awaiting -> walker.player().hear(awaiting, text);
         };
+    }
+
+    /** What is nothing but a value is no question: it is kept for what asks for it, or the bot says that nothing does. */
+    private @Nullable Heard value(String text) {
+        if (!VALUE.matcher(text).matches()) {
+            return null;
+        }
+        Heard kept = somethingElse(text);
+        boolean open = run.awaiting() == null || run.awaiting() instanceof Awaiting.OpenQuestion;
+        return kept != null || !open
+                ? kept
+                : new Heard("a value nobody asked for", "", () -> run.say(Phrasebook.UNASKED));
     }
 
     /** Who is angry is met with a person rather than with the same question again. */

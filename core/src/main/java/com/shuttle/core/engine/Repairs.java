@@ -39,11 +39,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** What keeps a conversation on its feet: standing requests, corrections, not being understood. */
 final class Repairs {
+
+    /** Within an interview this says that everything was told, not that the conversation is over. */
+    private static final Pattern THATS_ALL =
+            Pattern.compile("\\b(?:that'?s|that is) (?:all|it|everything)\\b", Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -56,7 +61,12 @@ final class Repairs {
     @Nullable
     Heard standingRequest(String text) {
         Standing request = Standing.of(text, run.playbook.release().standing());
-        return request == null ? null : new Heard("standing request", request.label(), () -> grant(request));
+        boolean complete = request == Standing.STOP
+                && run.awaiting() instanceof Awaiting.Facts
+                && THATS_ALL.matcher(text).find();
+        return request == null || complete
+                ? null
+                : new Heard("standing request", request.label(), () -> grant(request));
     }
 
     private void grant(Standing request) {

@@ -177,7 +177,7 @@ public final class RepairReader {
             Value after = value(one.slot());
             if (after != null && !after.equals(one.value())) {
                 return List.of(new Repair(
-                        one.slot().name(), sameMonth(one.value(), after), denied ? "the old value denied" : "named"));
+                        one.slot().name(), inPlaceOf(one.value(), after), denied ? "the old value denied" : "named"));
             }
         }
         return spelled();
@@ -228,8 +228,9 @@ public final class RepairReader {
             String[] parts = one.value().shown().split(" ");
             for (int i = 0; i < parts.length; i++) {
                 if (Words.distance(word, Words.normal(parts[i]), 2) <= 2) {
-                    parts[i] = Character.toUpperCase(word.charAt(0)) + word.substring(1);
-                    return List.of(new Repair(one.slot().name(), new Value.Text(String.join(" ", parts)), "spelled"));
+                    String said = Character.toUpperCase(word.charAt(0)) + word.substring(1);
+                    return List.of(
+                            new Repair(one.slot().name(), inName(one.value().shown(), said), "spelled"));
                 }
             }
         }
@@ -262,7 +263,7 @@ public final class RepairReader {
                     && !isChoice(slot)
                     && read.get(slot.name()) instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
-                repairs.add(new Repair(slot.name(), sameMonth(one.value(), given.value()), "told anew"));
+                repairs.add(new Repair(slot.name(), inPlaceOf(one.value(), given.value()), "told anew"));
             }
         }
         return repairs;
@@ -271,6 +272,29 @@ public final class RepairReader {
     /** What the message says to what is being asked; anything at all is enough for it to be no repair unless it is marked. */
     private Reading reply(Slot slot) {
         return Reader.reply(slot.type(), text, context, slot.options(), Meaning.NONE);
+    }
+
+    /** What is told anew as what was known before makes it whole: a day in its month, a part of a name in its place. */
+    private Value inPlaceOf(Value before, Value after) {
+        if (before instanceof Value.Text(String old) && after instanceof Value.Text(String said)) {
+            return inName(old, said);
+        }
+        return sameMonth(before, after);
+    }
+
+    private static Value inName(String old, String said) {
+        String[] parts = old.split(" ");
+        String word = Words.normal(said);
+        if (parts.length < 2 || said.contains(" ")) {
+            return new Value.Text(said);
+        }
+        for (int i = 0; i < parts.length; i++) {
+            if (Words.distance(word, Words.normal(parts[i]), 2) <= 2) {
+                parts[i] = said;
+                return new Value.Text(String.join(" ", parts));
+            }
+        }
+        return new Value.Text(said);
     }
 
     /** "Oops, the 14th": where only a day of the month is said, it is one of the month that was said before. */
@@ -315,7 +339,7 @@ public final class RepairReader {
             if (UsualHours.of(read(one.slot(), marks.rest()), marks.rest().length()) instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
                 return List.of(
-                        new Repair(one.slot().name(), sameMonth(one.value(), given.value()), "the latest it fits"));
+                        new Repair(one.slot().name(), inPlaceOf(one.value(), given.value()), "the latest it fits"));
             }
         }
         return List.of();

@@ -68,6 +68,28 @@ final class NameReader {
     private static final Pattern LAST_FIRST = Pattern.compile(
             "\\b(?:last|family|sur)\\s?-?name(?:'s| is|:)?\\s+(\\p{L}[\\p{L}'-]*)\\W+(?:and )?(?:my )?(?:first|given|fore)\\s?-?name(?:'s| is|:)?\\s+(\\p{L}[\\p{L}'-]*)",
             Pattern.CASE_INSENSITIVE);
+    /** What ends so is where somebody is from. */
+    private static final Set<String> ORGANISATION = Set.of(
+            "primary",
+            "school",
+            "academy",
+            "college",
+            "university",
+            "ltd",
+            "limited",
+            "inc",
+            "gmbh",
+            "plc",
+            "llc",
+            "society",
+            "club",
+            "nursery",
+            "infants",
+            "juniors");
+
+    /** "No lunch" is nobody. */
+    private static final Pattern RULED_OUT = Pattern.compile("(?:[Nn]o|[Ww]ithout|[Aa]ny|[Ss]ome) \\p{Ll}");
+
     /** "I'm running late" says what somebody does, not who they are. */
     private static final Pattern DOING = Pattern.compile("\\p{Ll}{2,}ing\\b");
 
@@ -205,6 +227,9 @@ final class NameReader {
         if (introduced instanceof Reading.Given(Value.Text(String name), int start, int end)) {
             return name;
         }
+        if (RULED_OUT.matcher(bare).lookingAt()) {
+            return null;
+        }
         bare = GREETING.matcher(bare).replaceFirst("");
         bare = TAIL.matcher(bare).replaceFirst("");
         bare = bare.replaceAll("^['.-]+|['-]+$", "")
@@ -215,6 +240,9 @@ final class NameReader {
             return null;
         }
         String[] words = bare.toLowerCase(Locale.ROOT).split(" ");
+        if (ORGANISATION.contains(words[words.length - 1]) && words.length > 1) {
+            return null;
+        }
         boolean begins = !NOT_NAMES.contains(words[0]) || WORDS_AND_NAMES.contains(words[0]);
         if (begins && words.length >= 2 && WRITTEN_OUT.matcher(part.strip()).matches()) {
             return bare;

@@ -45,7 +45,7 @@ final class TimeReader {
     private final Tokens tokens;
     private final Context context;
     private final boolean bare;
-    /** @param exact whether nothing about it can be another half of the day */
+
     private record Found(List<LocalTime> times, int next) {}
 
     private TimeReader(Tokens tokens, Context context, boolean bare) {
@@ -158,11 +158,9 @@ final class TimeReader {
             return null;
         }
         int hourAt = britishHalf ? next : next + 1;
-        if (to && !tokens.is(at, "quarter") && !tokens.at(at).letters()) {
-            return null;
-        }
-        if (to && !tokens.is(at, "quarter") && tokens.is(i - 1, "from")) {
-            // "From ten to twelve" begins at ten.
+        if (to
+                && !tokens.is(at, "quarter")
+                && (tokens.is(i - 1, "from") || !tokens.at(at).letters())) {
             return null;
         }
         Numerals.Parsed hour = Numerals.at(tokens, hourAt, context);

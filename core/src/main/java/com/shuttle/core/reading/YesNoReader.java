@@ -34,6 +34,11 @@ final class YesNoReader {
     private static final Set<String> ONE_WORD_YES = Set.of("👍", "✅", "👌", "🙌", "✔", "💯", "🙋");
     private static final Set<String> ONE_WORD_NO = Set.of("👎", "❌", "🚫", "✖", "🙅");
 
+    /** Who brings their own needs none. */
+    private static final Pattern HAS_OWN = Pattern.compile(
+            "\\b(?:have|got|bring(?:ing)?|use|with) (?:our|my) own\\b|(?:have|'ve)(?: already)?(?: got)? (?:ours|mine)\\b|\\balready (?:have|got)\\b",
+            Pattern.CASE_INSENSITIVE);
+
     private YesNoReader() {}
 
     static Reading read(String text) {
@@ -49,6 +54,11 @@ final class YesNoReader {
         }
         Reading.Given found = last(text);
         List<String> words = Words.of(text);
+        if (found == null
+                && HAS_OWN.matcher(text.replace('’', '\'')).find()
+                && !text.strip().endsWith("?")) {
+            return given(false, text);
+        }
         if (found == null || words.isEmpty()) {
             return Reading.NOTHING;
         }

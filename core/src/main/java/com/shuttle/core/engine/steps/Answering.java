@@ -25,6 +25,7 @@ public final class Answering {
 
     private static final Pattern QUESTIONS = Pattern.compile("(?<=\\?)\\s+");
 
+    private static final Pattern SENTENCES = Pattern.compile("(?<=[.!?])\\s+|\\n+");
     private static final Pattern AND_ASKS = Pattern.compile(
             "[,;]?\\s+(?:and|or|also)\\s+(?=(?:can|could|do|does|is|are|what|where|when|how|who|which|will|would|may|should)\\b)",
             Pattern.CASE_INSENSITIVE);
@@ -74,6 +75,20 @@ public final class Answering {
             }
         }
         return questions.size() > MOST_QUESTIONS ? questions.subList(0, MOST_QUESTIONS) : questions;
+    }
+
+    /** What a message says beside its questions; all of it where it says nothing else. */
+    public static String statements(String text) {
+        if (text.indexOf('?') < 0) {
+            return text;
+        }
+        StringBuilder statements = new StringBuilder();
+        for (String sentence : SENTENCES.split(text)) {
+            if (!sentence.strip().endsWith("?")) {
+                statements.append(statements.isEmpty() ? "" : " ").append(sentence.strip());
+            }
+        }
+        return statements.isEmpty() ? text : statements.toString();
     }
 
     public void notFound(Finding finding, String question) {

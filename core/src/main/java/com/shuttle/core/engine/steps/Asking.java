@@ -56,6 +56,8 @@ public final class Asking {
         };
     }
 
+    private static final Pattern DIALLED = Pattern.compile("\\W*[+(]?[0\\d][\\d\\s()./-]{8,}\\W*");
+
     private static final Pattern UNITED = Pattern.compile(
             "\\b(?:\\d+(?:[.,]\\d+)?|an?|one|two|three|four|five|six|seven|eight)\\s*-?(hours?|hrs?|minutes?|mins?|nights?|days?|weeks?|months?|years?)\\b",
             Pattern.CASE_INSENSITIVE);
@@ -73,6 +75,9 @@ public final class Asking {
                 run.around().context(wanted.limits()),
                 wanted.options(),
                 run.around().meaning());
+        if (!(reading instanceof Reading.Nothing) && isContact(wanted.type(), text)) {
+            return Reading.NOTHING;
+        }
         if (wanted.type() == ValueType.TIME) {
             reading = UsualHours.of(reading, text);
         }
@@ -118,6 +123,14 @@ public final class Asking {
     private static String asked(Wanted wanted) {
         String words = wanted instanceof Question question ? String.join(" ", question.ask()) : "";
         return (wanted.called() + " " + wanted.variable().replace('_', ' ') + " " + words).toLowerCase(Locale.ROOT);
+    }
+
+    /** Whether a message is nothing but a phone number, where a figure of another kind is asked for. */
+    private boolean isContact(ValueType asked, String text) {
+        boolean figure = asked == ValueType.NUMBER || asked == ValueType.MONEY || asked == ValueType.DATE;
+        return figure
+                && DIALLED.matcher(text).matches()
+                && Reader.reply(ValueType.PHONE, text, run.around().context()) instanceof Reading.Given;
     }
 
     /** What the end of a message says, where it draws a conclusion. */

@@ -9,7 +9,6 @@ import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
-import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
@@ -86,15 +85,16 @@ final class ChoicePlayer extends Player {
         List<Option> offered = Offers.options(step, run).stream()
                 .filter(option -> pick.offers(option.id()))
                 .toList();
-        return step.many() ? hearMany(pick, offered, text) : hearOne(pick, offered, text);
+        String said = Answering.statements(text);
+        return step.many() ? hearMany(pick, offered, text, said) : hearOne(pick, offered, text, said);
     }
 
-    private @Nullable Heard hearOne(Awaiting.Pick pick, List<Option> offered, String text) {
+    private @Nullable Heard hearOne(Awaiting.Pick pick, List<Option> offered, String text, String said) {
         boolean leadsOn = step.exit(Choice.OTHERWISE.id()) != null;
         boolean mayMean =
-                !Words.looksLikeQuestion(text) && Words.of(Words.readable(text)).size() <= MOST_WORDS && !leadsOn;
+                !Words.looksLikeQuestion(said) && Words.of(Words.readable(said)).size() <= MOST_WORDS && !leadsOn;
         return switch (OptionMatcher.match(
-                text, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
+                said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
                 new Heard("answer to the choice", "“" + option.label() + "” by " + by, () -> {
                     keepAndAnswer(text, offered);
@@ -144,10 +144,10 @@ final class ChoicePlayer extends Player {
         new Answering(course).alsoAsked(rest);
     }
 
-    private @Nullable Heard hearMany(Awaiting.Pick pick, List<Option> offered, String text) {
+    private @Nullable Heard hearMany(Awaiting.Pick pick, List<Option> offered, String text, String said) {
         Reading reading = Reader.reply(
                 ValueType.MULTI_CHOICE,
-                text,
+                said,
                 run.around().context(),
                 offered,
                 run.around().meaning());
@@ -181,7 +181,7 @@ final class ChoicePlayer extends Player {
     @Override
     public void putAgain(Awaiting awaiting) {
         if (awaiting instanceof Awaiting.Pick pick && !step.quiet()) {
-            run.sayOneOf(step.wordings().stream().map(Texts::shorter).toList(), pick.offers(), look());
+            sayShorter(step.wordings(), pick.offers(), look());
         }
     }
 

@@ -3,6 +3,7 @@ package com.shuttle.core.engine.steps;
 import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Course;
@@ -139,7 +140,7 @@ final class InterviewPlayer extends Player {
         list.append("\n\n").append(Phrasebook.RIGHT);
         List<Offer> offers = Offers.yesNo("Yes, all right", "No, change something");
         run.trace("reads back", step.facts().size() + " facts");
-        run.sayPrepared(list.toString(), offers);
+        run.sayPrepared(list.toString(), offers, Look.PLAIN);
         run.await(new Awaiting.Facts(null, offers, 0, List.of()));
     }
 
@@ -254,7 +255,9 @@ final class InterviewPlayer extends Player {
                 give(changed, "");
             });
         }
-        Boolean right = Words.looksLikeQuestion(text) ? null : yesOrNo(text);
+        boolean all = text.replace('’', '\'')
+                .matches("(?is)\\W*(?:yes\\W+)?(?:that'?s|that is) (?:all|it|everything|right|correct)\\b.*");
+        Boolean right = Words.looksLikeQuestion(text) ? null : all ? Boolean.TRUE : yesOrNo(text);
         return right == null ? null : Heard.of(() -> answerReadBack(right));
     }
 
@@ -288,7 +291,7 @@ final class InterviewPlayer extends Player {
         Awaiting awaiting = run.awaiting();
         problems.forEach(run::say);
         if (!changed.isEmpty()) {
-            run.sayPrepared("I've changed " + Phrasebook.all(changed) + ".", List.of());
+            run.sayPrepared("I've changed " + Phrasebook.all(changed) + ".", List.of(), Look.PLAIN);
         }
         if (problems.size() == given.size()
                 && awaiting instanceof Awaiting.Facts asked

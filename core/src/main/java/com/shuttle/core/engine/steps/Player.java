@@ -1,10 +1,13 @@
 package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Message.Look;
+import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
@@ -100,6 +103,16 @@ public abstract class Player {
     public void forget() {}
 
     // What several kinds have in common
+
+    /** Puts a question again in fewer words: filled first, so that nothing is cut within a placeholder. */
+    protected void sayShorter(List<String> wordings, List<Offer> offers, Look look) {
+        List<String> usable =
+                wordings.stream().filter(wording -> !wording.isBlank()).toList();
+        String words = usable.isEmpty() ? "" : Texts.shorter(run.filled(usable.get(run.pick(usable.size()))));
+        if (!words.isBlank() || !offers.isEmpty()) {
+            run.sayPrepared(words.isBlank() ? Phrasebook.WHICH : words, offers, look);
+        }
+    }
 
     /** Whether a text is a plain no. */
     protected boolean saysNo(String text) {

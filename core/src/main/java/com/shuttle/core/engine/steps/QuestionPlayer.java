@@ -257,8 +257,7 @@ final class QuestionPlayer extends Player {
     @Override
     public void putAgain(Awaiting awaiting) {
         switch (awaiting) {
-            case Awaiting.Reply reply ->
-                run.sayOneOf(step.wordings().stream().map(Texts::shorter).toList(), reply.offers());
+            case Awaiting.Reply reply -> sayShorter(step.wordings(), reply.offers(), Look.PLAIN);
             case Awaiting.Confirm confirm -> run.sayOneOf(List.of(Phrasebook.WHICH), confirm.offers());
             case Awaiting.Which which -> run.sayOneOf(List.of(Phrasebook.WHICH), which.offers());
             default -> {}

@@ -222,8 +222,8 @@ public final class TurnRun {
     }
 
     /** Says a text that is filled and escaped already. */
-    public void sayPrepared(String text, List<Offer> offers) {
-        say(text, offers, Look.PLAIN);
+    public void sayPrepared(String text, List<Offer> offers, Look look) {
+        say(text, offers, look);
     }
 
     public void say(String text) {
