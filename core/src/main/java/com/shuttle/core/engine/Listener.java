@@ -29,11 +29,17 @@ import org.jspecify.annotations.Nullable;
  */
 final class Listener {
 
-    /** Bare figures, amounts, days, addresses, and words that only say yes, no or thanks. */
+    /** Bare figures, amounts, days, addresses, and words that only say yes or no. */
     private static final Pattern VALUE = Pattern.compile(
             "\\W*(?:[£$€]?\\s?[\\d.,:/ +()-]*\\d[\\d.,:/ ()-]*(?:[£$€%]|k|pounds?|quid|euros?|dollars?|am|pm)?|\\S+@\\S+\\.\\S+"
                     + "|(?:on )?(?:the )?\\d{1,2}(?:st|nd|rd|th)?(?: of)? ?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)?[a-z]*(?: \\d{4})?"
-                    + "|yes|yep|yeah|no|nope|nah|ok|okay|sure|fine|great|thanks|thank you|thx|cheers)\\W*",
+                    + "|yes|yep|yeah|no|nope|nah|ok|okay|sure)\\W*",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern WAY_OUT = Pattern.compile(
+            "\\W*(?:(?:oh|no|ok|okay|well|actually|sorry|please)\\W+)*(?:never ?mind|forget (?:it|that|about it)|cancel(?: (?:it|that|this|everything|all))?"
+                    + "|(?:i|we) (?:don'?t|do not) want (?:that|it|this|to)(?: do (?:that|it|this))?(?: any ?more)?|(?:i|we)(?:'ve| have)? changed (?:my|our) minds?"
+                    + "|not interested(?: any ?more)?|leave it|let'?s not)\\W*",
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern ANGRY = Pattern.compile(
@@ -77,6 +83,7 @@ final class Listener {
                         () -> freeButAsking(read),
                         () -> pending(text),
                         () -> aside() ? repairs.change(read) : null,
+                        () -> wayOut(read),
                         () -> value(read),
                         () -> anger(read),
                         () -> severalQuestions(read),
@@ -162,6 +169,17 @@ final class Listener {
         };
     }
 
+    /** Who wants out is told the ways; the place is kept until they choose one. */
+    private @Nullable Heard wayOut(String text) {
+        return run.awaiting() == null
+                        || !WAY_OUT.matcher(text.replace('’', '\'')).matches()
+                ? null
+                : new Heard("wants out", "", () -> {
+                    run.await(beneath());
+                    run.say(Phrasebook.WAYS_OUT);
+                });
+    }
+
     /** What is nothing but a value is no question: it is kept for what asks for it, or the bot says that nothing does. */
     private @Nullable Heard value(String text) {
         if (!VALUE.matcher(text).matches()) {
@@ -169,9 +187,16 @@ final class Listener {
         }
         Heard kept = somethingElse(text);
         boolean open = run.awaiting() == null || run.awaiting() instanceof Awaiting.OpenQuestion;
-        return kept != null || !open
+        return kept != null
                 ? kept
-                : new Heard("a value nobody asked for", "", () -> run.say(Phrasebook.UNASKED));
+                : new Heard("a value nobody asked for", "", () -> {
+                    if (open) {
+                        run.say(Phrasebook.UNASKED);
+                    } else {
+                        run.await(beneath());
+                        repairs.notUnderstood(text);
+                    }
+                });
     }
 
     /** Who is angry is met with a person rather than with the same question again. */

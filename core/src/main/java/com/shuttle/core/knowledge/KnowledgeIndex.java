@@ -38,6 +38,9 @@ public final class KnowledgeIndex {
     /** How many matches a finding lists at the most. */
     public static final int LISTED = 8;
 
+    /** From this confidence on a table is taken to be what was asked. */
+    private static final double SURE_TABLE = 0.5;
+
     private static final int CANDIDATES = 40;
 
     /** The confidence that a question stored word for word at least has. */
@@ -127,10 +130,31 @@ public final class KnowledgeIndex {
         String question = Words.readable(turns.getLast());
         Finding alone = find(question, tables);
         if (turns.size() > 1 && FollowUp.leansOnBefore(question)) {
-            Finding completed = find(Words.readable(turns.get(turns.size() - 2)) + " " + question, tables);
+            String before = Words.readable(turns.get(turns.size() - 2));
+            Optional<Match> sameTable = sameTable(alone, before, tables);
+            if (sameTable.isPresent()) {
+                return new Finding(
+                        calibration.outcome(sameTable.get().confidence()),
+                        sameTable.get().confidence(),
+                        List.of(sameTable.get()));
+            }
+            Finding completed = find(before + " " + question, tables);
             return completed.confidence() > alone.confidence() ? completed : alone;
         }
         return severally(question, alone, tables);
+    }
+
+    /** What the table that was asked before says too: "and the cheapest?" is asked of what "the lightest?" was. */
+    private static Optional<Match> sameTable(Finding found, String before, AskedTables tables) {
+        return tables.ask(before, before)
+                .max(Comparator.comparingDouble(Match::confidence))
+                .filter(match -> match.confidence() >= SURE_TABLE)
+                .flatMap(match -> TableMatch.table(match.ref()))
+                .flatMap(table -> found.matches().stream()
+                        .filter(match -> match.source() == Source.TABLE
+                                && TableMatch.table(match.ref()).equals(Optional.of(table))
+                                && match.confidence() >= SURE_TABLE)
+                        .findFirst());
     }
 
     /** Asks where there are no tables. */

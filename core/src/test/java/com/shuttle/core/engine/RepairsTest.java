@@ -43,6 +43,12 @@ class RepairsTest {
             value = {
                 "n|is there parking?|answered from knowledge|n",
                 "n|you are useless|anger|n",
+                "n|never mind|wants out|n",
+                "d|I don't want that any more|wants out|d",
+                "g|0117 496 0022|not understood|g",
+                "d|£40|not understood|d",
+                "d|sorry, make it 5|changed|d",
+                "d|one more is coming|changed|d",
                 "n|dana@example.org|also read|n",
                 "n|why do you need that?|asked back|n",
                 "n|Dana, dana@example.org, 24 of us|also read|d",

@@ -236,9 +236,12 @@ public final class Asking {
 
     /** What else a message gives away, by variable. */
     public Map<String, Value> givenAway(String text, List<String> except) {
-        if (!tells(text)) {
-            return Map.of();
-        }
+        return tells(text)
+                ? run.facts.workedOut(run.at() + " " + except + " " + text, () -> readAway(text, except))
+                : Map.of();
+    }
+
+    private Map<String, Value> readAway(String text, List<String> except) {
         List<Slot> slots = openSlots(except);
         if (slots.isEmpty()) {
             return Map.of();

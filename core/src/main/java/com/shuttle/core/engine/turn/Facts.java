@@ -8,10 +8,12 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
 /** What is known so far in a turn: the values of variables, and which of them the visitor did not want to give. For one turn. */
@@ -23,6 +25,9 @@ public final class Facts {
     private final List<String> left;
     private final List<String> told;
     private boolean leadTouched;
+
+    /** What was worked out of messages while nothing more became known. */
+    private final Map<String, Map<String, Value>> workedOut = new HashMap<>();
 
     public Facts(Playbook playbook, State state, Consumer<Effect> effects) {
         this.playbook = playbook;
@@ -52,7 +57,18 @@ public final class Facts {
         return Collections.unmodifiableMap(variables);
     }
 
+    /** What comes of reading a message, worked out once however many ask for it. */
+    public Map<String, Value> workedOut(String message, Supplier<Map<String, Value>> work) {
+        Map<String, Value> known = workedOut.get(message);
+        if (known == null) {
+            known = work.get();
+            workedOut.put(message, known);
+        }
+        return known;
+    }
+
     public void set(String variable, Value value) {
+        workedOut.clear();
         Value before = variables.put(variable, value);
         left.remove(variable);
         if (value.equals(before)) {
@@ -82,12 +98,14 @@ public final class Facts {
     }
 
     public void forget(String variable) {
+        workedOut.clear();
         variables.remove(variable);
         told.remove(variable);
     }
 
     /** Forgets all but what is the visitor's own. */
     public void forgetAll() {
+        workedOut.clear();
         variables.keySet().removeIf(name -> !playbook.ofVisitor(name));
         left.clear();
         told.clear();

@@ -17,6 +17,9 @@ public final class Phrasebook {
     public static final String STILL_HERE = "No problem, I'm back. Ask me anything.";
     public static final String PASSED_ON =
             "I've added that: whoever comes will read it. While you wait you can ask me, or say “back” to go on with me.";
+    public static final String WAYS_OUT =
+            "That's all right, nothing is settled yet. Say “stop” to leave it, “start again” for something else, or “person” to talk to"
+                    + " somebody; or just go on.";
     public static final String UNASKED =
             "I'm not sure what that belongs to. Ask me anything in a few words, and I'll do my best.";
     public static final String SORRY =
