@@ -154,15 +154,11 @@ final class TimeReader {
         boolean past = tokens.is(next, Set.of("past", "after"));
         boolean britishHalf =
                 minutes == 30 && tokens.is(at, "half") && !to && !past && !tokens.is(next, Set.of("a", "an"));
-        if (!to && !past && !britishHalf || to && !tokens.is(at, "quarter") && minutes % 5 != 0) {
+        boolean range = tokens.is(i - 1, "from") || !tokens.at(at).letters();
+        if (!to && !past && !britishHalf || to && !tokens.is(at, "quarter") && (minutes % 5 != 0 || range)) {
             return null;
         }
         int hourAt = britishHalf ? next : next + 1;
-        if (to
-                && !tokens.is(at, "quarter")
-                && (tokens.is(i - 1, "from") || !tokens.at(at).letters())) {
-            return null;
-        }
         Numerals.Parsed hour = Numerals.at(tokens, hourAt, context);
         if (hour == null
                 || hour.value().scale() > 0
