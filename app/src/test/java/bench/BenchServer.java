@@ -57,7 +57,8 @@ public class BenchServer {
         application.setDefaultProperties(Map.of(
                 "shuttle.data", System.getenv("SHUTTLE_DATA"),
                 "shuttle.limits.conversations-per-minute", "10000000",
-                "shuttle.limits.messages-per-minute", "10000000"));
+                "shuttle.limits.messages-per-minute", "10000000",
+                "shuttle.limits.address-per-minute", "10000000"));
         application.run(args);
     }
 }

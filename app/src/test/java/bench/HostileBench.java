@@ -91,7 +91,8 @@ public final class HostileBench {
                 Map.of(
                         "SHUTTLE_DEMO", "true",
                         "SHUTTLE_LIMITS_CONVERSATIONSPERMINUTE", "60",
-                        "SHUTTLE_LIMITS_MESSAGESPERMINUTE", "60"),
+                        "SHUTTLE_LIMITS_MESSAGESPERMINUTE", "60",
+                        "SHUTTLE_LIMITS_ADDRESSPERMINUTE", "900"),
                 "-XX:+UseSerialGC");
         try {
             List<Talk> honest = new ArrayList<>();
