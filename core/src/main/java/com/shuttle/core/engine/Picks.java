@@ -6,6 +6,7 @@ import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
+import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Option;
@@ -72,6 +73,17 @@ final class Picks {
         }
     }
 
+    /** A plain no is no question that went unanswered. */
+    private void refused(Awaiting.Suggestion suggestion) {
+        run.await(suggestion.resumes());
+        run.say(Phrasebook.AS_YOU_LIKE);
+        if (suggestion.resumes() != null) {
+            walker.putAgain();
+        } else {
+            walker.player().suggested(true);
+        }
+    }
+
     /** What a message says to suggestions: one of them, none, or something to what was asked before. */
     @Nullable
     Heard hearSuggestion(Awaiting.Suggestion suggestion, String text) {
@@ -83,7 +95,7 @@ final class Picks {
         if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && !yes) {
-            return Heard.of(() -> pickSuggestion(suggestion, Answering.NONE_OF_THESE));
+            return new Heard("suggestion", "refused", () -> refused(suggestion));
         }
         Awaiting before = suggestion.resumes() == null ? new Awaiting.OpenQuestion(0) : suggestion.resumes();
         return walker.player().resuming(before, text);

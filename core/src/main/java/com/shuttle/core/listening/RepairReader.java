@@ -42,6 +42,11 @@ public final class RepairReader {
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
     private static final Pattern NUMBER =
             Pattern.compile("(?i)\\W*(?:\\d{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\\W*");
+    /** All of them are counted, and not some of them. */
+    private static final Pattern COUNTED = Pattern.compile(
+            "\\b(?:we(?:'re| are|'ll be| will be)|there(?:'s|'re| are| is|'ll be| will be)|of us|in total|altogether|in all)\\b(?! \\d+ of)",
+            Pattern.CASE_INSENSITIVE);
+
     private static final Pattern DAY_ONLY = Pattern.compile("\\b\\d{1,2}(?:st|nd|rd|th)\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern MORE_OF_A_DAY = Pattern.compile(
             "\\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\w*|\\b(?:next|this) (?:month|week|year)|\\b20\\d\\d\\b|\\d[/.]\\d",
@@ -257,7 +262,9 @@ public final class RepairReader {
             boolean sure = marks.strong()
                     || (marks.weak() || tells(slot.type())) && !answers
                     || slot.type() == ValueType.EMAIL;
-            boolean allowed = marks.strong() || marks.weak() || !byName(slot.type());
+            boolean counted = slot.type() != ValueType.NUMBER
+                    || COUNTED.matcher(text.replace('’', '\'')).find();
+            boolean allowed = marks.strong() || marks.weak() || !byName(slot.type()) && counted;
             if (sure
                     && allowed
                     && !isChoice(slot)

@@ -56,6 +56,9 @@ public final class Asking {
         };
     }
 
+    private static final Pattern INTRODUCES =
+            Pattern.compile("\\b(?:name is|name's|i am|i'm|im|call me|called|this is|it's)\\s+$");
+
     private static final Pattern DIALLED = Pattern.compile("\\W*[+(]?[0\\d][\\d\\s()./-]{8,}\\W*");
 
     private static final Pattern UNITED = Pattern.compile(
@@ -131,6 +134,16 @@ public final class Asking {
         return figure
                 && DIALLED.matcher(text).matches()
                 && Reader.reply(ValueType.PHONE, text, run.around().context()) instanceof Reading.Given;
+    }
+
+    /** Names that nobody asked for must be written as names: "mid march" is none. */
+    private static boolean isWritten(Slot slot, Value value, String text) {
+        boolean name = slot.type() == ValueType.PERSON_NAME || slot.type() == ValueType.COMPANY;
+        String lower = text.toLowerCase(Locale.ROOT);
+        int at = lower.indexOf(value.shown().toLowerCase(Locale.ROOT));
+        return !name
+                || text.contains(value.shown())
+                || at > 0 && INTRODUCES.matcher(lower.substring(0, at)).find();
     }
 
     /** What the end of a message says, where it draws a conclusion. */
@@ -255,6 +268,7 @@ public final class Asking {
                     ? UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), text)
                     : read.getOrDefault(slot.name(), Reading.NOTHING);
             if (reading instanceof Reading.Given(Value value, int start, int end)
+                    && isWritten(slot, value, text)
                     && !(isChoice(slot) && (asks || value.equals(new Value.Many(List.of()))))) {
                 given.put(slot.name(), value);
             }

@@ -91,8 +91,10 @@ final class ChoicePlayer extends Player {
 
     private @Nullable Heard hearOne(Awaiting.Pick pick, List<Option> offered, String text, String said) {
         boolean leadsOn = step.exit(Choice.OTHERWISE.id()) != null;
-        boolean mayMean =
-                !Words.looksLikeQuestion(said) && Words.of(Words.readable(said)).size() <= MOST_WORDS && !leadsOn;
+        boolean mayMean = !Words.looksLikeQuestion(said)
+                && Words.of(Words.readable(said)).size() <= MOST_WORDS
+                && !leadsOn
+                && asking.givenAway(said, List.of(step.variable())).isEmpty();
         return switch (OptionMatcher.match(
                 said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
@@ -101,10 +103,10 @@ final class ChoicePlayer extends Player {
                     pick(pick, List.of(option.id()));
                 });
             case OptionMatcher.Match.Several(List<Option> options) ->
-                new Heard(
-                        "unclear",
-                        "between " + options.size() + " options",
-                        () -> run.sayOneOf(List.of(Phrasebook.WHICH), Offers.of(options)));
+                new Heard("unclear", "between " + options.size() + " options", () -> {
+                    asking.keepWhatElse(OptionsSaid.without(text, offered), List.of(step.variable()));
+                    run.sayOneOf(List.of(Phrasebook.WHICH), Offers.of(options));
+                });
             case OptionMatcher.Match.None()
             when amongFacts(text, offered) instanceof Option option ->
                 new Heard("answer to the choice", "“" + option.label() + "” named among other things", () -> {
