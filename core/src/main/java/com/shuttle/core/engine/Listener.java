@@ -31,7 +31,8 @@ final class Listener {
 
     /** Bare figures, amounts, days, addresses, and words that only say yes or no. */
     private static final Pattern VALUE = Pattern.compile(
-            "\\W*(?:[£$€]?\\s?[\\d.,:/ +()-]*\\d[\\d.,:/ ()-]*(?:[£$€%]|k|pounds?|quid|euros?|dollars?|am|pm)?|\\S+@\\S+\\.\\S+"
+            "\\W*(?:[£$€]?\\s?(?=[.,:/ +()-]*+\\d)[\\d.,:/ +()-]++(?:[£$€%]|k|pounds?|quid|euros?|dollars?|am|pm)?"
+                    + "|[^\\s@]++@[^\\s@]++"
                     + "|(?:on )?(?:the )?\\d{1,2}(?:st|nd|rd|th)?(?: of)? ?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)?[a-z]*(?: \\d{4})?"
                     + "|yes|yep|yeah|no|nope|nah|ok|okay|sure)\\W*",
             Pattern.CASE_INSENSITIVE);
