@@ -84,7 +84,9 @@ final class TimeReader {
             }
             int next = one.next();
             Found other = tokens.is(next, RANGE) ? at(next + 1, true) : null;
-            boolean joined = other != null && (!tokens.is(next, "and") || tokens.is(i - 1, "between"));
+            boolean both =
+                    other != null && !one.times().isEmpty() && !other.times().isEmpty();
+            boolean joined = both && (!tokens.is(next, "and") || tokens.is(i - 1, "between"));
             int start = tokens.start(i);
             if (joined && other != null) {
                 LocalTime from = matching(one.times(), other.times());

@@ -2,6 +2,7 @@ package com.shuttle.core.hostile;
 
 import com.shuttle.core.reading.Words;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -28,6 +29,7 @@ final class Cases {
     /** Keeps a text under a name made of what it broke. */
     static void keep(Path folder, String name, String text) throws IOException {
         Files.createDirectories(folder);
-        Files.writeString(folder.resolve(name.replaceAll("[^A-Za-z0-9]+", "-") + ".txt"), text);
+        Files.write(
+                folder.resolve(name.replaceAll("[^A-Za-z0-9]+", "-") + ".txt"), text.getBytes(StandardCharsets.UTF_8));
     }
 }
