@@ -75,3 +75,22 @@ export function exchangeRows(root, html) {
   delete root.layout;
   place(root, children, root.querySelector(':scope > .threads').nextElementSibling);
 }
+
+const CONTROLS = 'input, textarea, select, button, summary, a[href]';
+
+/** What a control is told by: fields by their name, others by what they are without their inside. */
+const signature = (control) => control.dataset.field ?? control.cloneNode(false).outerHTML;
+
+const alike = (row, sign) => [...row.querySelectorAll(CONTROLS)].filter((control) => signature(control) === sign);
+
+/** What finds a control of a row again after its row was exchanged. */
+export function markOf(control) {
+  const sign = signature(control);
+  return { sign, nth: alike(control.closest('.row'), sign).indexOf(control) };
+}
+
+/** @returns {Element|undefined} the control of a row that was marked, or the field asked for */
+export function controlIn(row, { mark, field }) {
+  const all = alike(row, mark?.sign ?? field);
+  return all[mark?.nth] ?? all[0];
+}

@@ -4,7 +4,7 @@ import './said.js';
 import { complain } from './complaints.js';
 import { dock } from './dock.js';
 import { Edits } from './edits.js';
-import { exchangeRows, noteRows } from './exchange.js';
+import { controlIn, exchangeRows, markOf, noteRows } from './exchange.js';
 import { expressionFields } from './expressions.js';
 import { find } from './find.js';
 import { folds } from './folds.js';
@@ -102,7 +102,7 @@ async function refresh(focus) {
   const active = document.activeElement;
   const here =
     !focus && active && script.contains(active) && rowOf(active)
-      ? { step: rowOf(active).dataset.step, field: active.dataset.field, at: active.selectionStart, whole: active === rowOf(active) }
+      ? { step: rowOf(active).dataset.step, mark: markOf(active), at: active.selectionStart, whole: active === rowOf(active) }
       : focus;
   const scroll = script.scrollTop;
   const restore = choice.keep();
@@ -126,7 +126,7 @@ async function refresh(focus) {
     row.scrollIntoView({ block: 'nearest' });
   } else if (row) {
     open(row);
-    const field = (here.field && row.querySelector(`[data-field="${CSS.escape(here.field)}"]`)) ?? row.querySelector('.say, .lead');
+    const field = controlIn(row, here) ?? row.querySelector('.say, .lead');
     field?.focus();
     if (here.at !== undefined && field?.setSelectionRange && field.type !== 'checkbox') {
       field.setSelectionRange(here.at, here.at);
