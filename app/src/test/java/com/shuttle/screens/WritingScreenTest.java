@@ -259,11 +259,14 @@ class WritingScreenTest {
             Hand.row(tobin, "n3").locator(".say").click();
             assertThat(Hand.row(maren, "n3").locator(".companion")).hasText("Tobin Ashgrove");
 
-            // Different rows: both stay.
+            // Different rows: both stay, and so does the focus, a button of a row that changes included.
+            Hand.row(maren, "n3").locator(".say").click();
+            Hand.row(maren, "n3").locator("[data-note]").focus();
             tobin.keyboard().press("End");
             tobin.keyboard().type(" Every hour.");
             saved(tobin);
             assertThat(Hand.row(maren, "n3").locator(".say")).hasValue("Shows run by day. Every hour.");
+            assertThat(Hand.row(maren, "n3").locator("[data-note]")).isFocused();
 
             // The same text, written at once: told with both, nothing lost.
             Locator mine = Hand.row(maren, "n1").locator(".say");
