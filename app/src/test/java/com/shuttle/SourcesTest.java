@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
@@ -52,5 +53,18 @@ class SourcesTest {
             }
         }
         assertThat(over).isEmpty();
+    }
+
+    @Test
+    void theLengthsOfTextsAreKnownInOnePlace() throws IOException {
+        Pattern bare =
+                Pattern.compile("(?i)(name|title|note|text|ref|category|label|line)\\.length\\(\\) *[<>]=? *[0-9]{2}");
+        List<String> over = new ArrayList<>();
+        for (Path file : files("src/main/java")) {
+            if (bare.matcher(Files.readString(file)).find()) {
+                over.add(file.toString());
+            }
+        }
+        assertThat(over).as("files that know a length which Length should know").isEmpty();
     }
 }

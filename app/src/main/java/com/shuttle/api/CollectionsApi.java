@@ -7,6 +7,7 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Length;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
@@ -141,7 +142,12 @@ class CollectionsApi {
     }
 
     private static boolean fits(String kind, String ref, Set<String> refs, List<String> problems) {
-        return has(!ref.isBlank() && ref.length() <= 90, kind, ref, "needs a ref of 1 to 90 characters", problems)
+        return has(
+                        !ref.isBlank() && Length.REF.holds(ref),
+                        kind,
+                        ref,
+                        "needs a ref of 1 to " + Length.REF.most() + " characters",
+                        problems)
                 && has(refs.add(ref), kind, ref, "has a ref that was used before", problems);
     }
 

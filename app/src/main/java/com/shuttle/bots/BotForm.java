@@ -2,6 +2,7 @@ package com.shuttle.bots;
 
 import com.shuttle.core.calendar.WeekHours.Span;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Length;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -18,11 +19,8 @@ public record BotForm(String name, String slug, String description, String regio
 
     static Checked.Errors errors(String name, String description, String region) {
         return new Checked.Errors()
-                .require(!name.isBlank() && name.length() <= 200, "name", "Please give a name of up to 200 characters.")
-                .require(
-                        description.length() <= 2000,
-                        "description",
-                        "A description can be 2,000 characters long at most.")
+                .named(name, "name")
+                .fits(description, Length.DESCRIPTION, "description")
                 .require(
                         Arrays.asList(Locale.getISOCountries()).contains(region), "region", "Please choose a country.");
     }

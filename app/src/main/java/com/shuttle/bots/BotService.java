@@ -11,6 +11,7 @@ import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Length;
 import com.shuttle.web.Missing;
 import java.time.Duration;
 import java.time.Instant;
@@ -186,7 +187,7 @@ public class BotService {
                         !Expressions.SYSTEM.containsKey(variable.name()),
                         "variable",
                         "This name belongs to a variable of the system.")
-                .require(variable.note().length() <= 300, "note", "A note can be 300 characters long at most.")
+                .fits(variable.note(), Length.VARIABLE_NOTE, "note")
                 .bad();
         if (bad.isPresent()) {
             return bad.get();
@@ -276,8 +277,9 @@ public class BotService {
     /** Adds an empty flow. */
     @Transactional
     public Checked<Flow> addFlow(String bot, String name, @Nullable String account) {
-        if (name.isBlank() || name.length() > 200) {
-            return Checked.bad("name", "Please give a name of up to 200 characters.");
+        Optional<Checked<Flow>> bad = new Checked.Errors().named(name, "name").bad();
+        if (bad.isPresent()) {
+            return bad.get();
         }
         List<Draft> drafts = store.drafts(bot(bot).id());
         int n = drafts.size() + 1;
@@ -303,15 +305,16 @@ public class BotService {
     /** Renames a flow and sets the phrases that lead to it, one a line. */
     @Transactional
     public Checked<Flow> describeFlow(String bot, String flow, String name, String phrases, @Nullable String account) {
-        if (name.isBlank() || name.length() > 200) {
-            return Checked.bad("name", "Please give a name of up to 200 characters.");
+        Optional<Checked<Flow>> bad = new Checked.Errors().named(name, "name").bad();
+        if (bad.isPresent()) {
+            return bad.get();
         }
         store.lock(bot, flow);
         Flow before = draft(bot, flow).flow();
         List<String> lines = phrases.lines()
                 .map(String::strip)
                 .filter(line -> !line.isEmpty())
-                .map(line -> line.substring(0, Math.min(300, line.length())))
+                .map(Length.TRIGGER::cut)
                 .distinct()
                 .limit(200)
                 .toList();

@@ -9,6 +9,7 @@ import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.schema.tables.records.BotRecord;
+import com.shuttle.web.Fit;
 import com.shuttle.web.Json;
 import com.shuttle.web.Page;
 import java.time.Instant;
@@ -249,7 +250,7 @@ class BotStore {
                         flow.id(),
                         edit,
                         FlowJson.write(flow),
-                        words.length() > 1000 ? words.substring(0, 1000) : words,
+                        Fit.within(words, FLOW_EDIT.WORDS.getDataType().length()),
                         mergeKey,
                         account,
                         at)

@@ -5,6 +5,7 @@ import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
 import com.shuttle.web.FileKinds;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Length;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -88,7 +89,7 @@ public class MediaService {
         Files.createDirectories(folder);
         Files.write(folder.resolve(id), bytes);
         String clean = Words.clean(name);
-        store.insert(id, bot, clean.substring(0, Math.min(200, clean.length())), type, bytes.length, clock.instant());
+        store.insert(id, bot, Length.NAME.cut(clean), type, bytes.length, clock.instant());
         return "/media/" + id;
     }
 

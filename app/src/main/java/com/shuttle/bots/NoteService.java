@@ -2,6 +2,7 @@ package com.shuttle.bots;
 
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Length;
 import java.time.InstantSource;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -11,8 +12,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Notes that designers leave each other on steps. Thread-safe. */
 @Service
 public class NoteService {
-
-    static final int LONGEST = 4000;
 
     private final NoteStore store;
     private final BotService bots;
@@ -31,7 +30,7 @@ public class NoteService {
 
     @Transactional
     public Checked<String> add(String bot, String flow, String step, String text, @Nullable String account) {
-        if (text.isBlank() || text.length() > LONGEST) {
+        if (text.isBlank() || !Length.NOTE.holds(text)) {
             return Checked.bad("text", "A note has 1 to 4,000 characters.");
         }
         if (bots.draft(bot, flow).flow().findStep(step).isEmpty()) {

@@ -5,6 +5,7 @@ import com.shuttle.core.reading.Words;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Length;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -103,7 +104,7 @@ class ProfileController {
             List<String> phrases = form.getOrDefault(request + "-phrases", "")
                     .lines()
                     .map(line -> Words.clean(line))
-                    .filter(line -> !line.isEmpty() && line.length() <= 200)
+                    .filter(line -> !line.isEmpty() && Length.LINE.holds(line))
                     .limit(50)
                     .toList();
             boolean off = !form.containsKey(request);

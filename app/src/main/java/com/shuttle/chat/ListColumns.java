@@ -3,6 +3,7 @@ package com.shuttle.chat;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.core.conversation.State;
 import com.shuttle.releases.ReleaseService;
+import com.shuttle.web.Fit;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -17,7 +18,6 @@ import org.springframework.stereotype.Component;
 class ListColumns implements ApplicationRunner {
 
     private static final Logger LOG = LoggerFactory.getLogger(ListColumns.class);
-    private static final int LONGEST = 200;
 
     private final ConversationStore store;
     private final ReleaseService releases;
@@ -50,6 +50,6 @@ class ListColumns implements ApplicationRunner {
                 state.channel().isBlank() ? "web" : state.channel(),
                 state.page(),
                 releases.playbook(conversation.release()).personName(state.variables()),
-                words.substring(0, Math.min(LONGEST, words.length())));
+                Fit.within(words, TurnStore.LONGEST_LAST_WORDS));
     }
 }

@@ -10,6 +10,7 @@ import com.shuttle.core.conversation.TraceLine;
 import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.conversation.Way;
 import com.shuttle.core.engine.Engine;
+import com.shuttle.web.Fit;
 import com.shuttle.web.Json;
 import com.shuttle.web.Sql;
 import java.sql.ResultSet;
@@ -33,7 +34,7 @@ import org.springframework.stereotype.Repository;
 @Repository
 class TurnStore {
 
-    private static final int LONGEST_LAST_WORDS = 200;
+    static final int LONGEST_LAST_WORDS = 200;
 
     private static final String LOAD = """
             select bot_id, release_id, visitor, speaker, team, agent_id, started_at, last_at, waiting_since, channel, page,
@@ -192,7 +193,7 @@ class TurnStore {
                 .filter(text -> !text.isBlank())
                 .reduce(conversation.lastWords(), (before, text) -> text)
                 .replaceAll("\\s+", " ");
-        return words.length() <= LONGEST_LAST_WORDS ? words : words.substring(0, LONGEST_LAST_WORDS - 1) + "…";
+        return Fit.within(words, LONGEST_LAST_WORDS);
     }
 
     private void append(String id, int ordinal, long seq, Done done) {

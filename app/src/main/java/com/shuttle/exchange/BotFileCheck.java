@@ -11,6 +11,7 @@ import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.table.Cell;
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Table;
+import com.shuttle.web.Length;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -22,10 +23,6 @@ import java.util.Set;
 
 /** Whether the parts of a bot's file are what they should be, before anything is made of them. Thread-safe. */
 final class BotFileCheck {
-
-    private static final int LONGEST_REF = 90;
-    private static final int LONGEST_NAME = 200;
-    private static final int LONGEST_TITLE = 1000;
 
     private final Schema schema;
 
@@ -54,10 +51,10 @@ final class BotFileCheck {
                     || entry.answers().isEmpty()
                     || entry.phrasings().stream().anyMatch(String::isBlank);
             Ties ties = entry.ties();
-            boolean tooLong = entry.category().length() > LONGEST_NAME
-                    || ties.team().length() > LONGEST_NAME
-                    || ties.flow().length() > LONGEST_NAME
-                    || ties.article().length() > LONGEST_REF;
+            boolean tooLong = !Length.CATEGORY.holds(entry.category())
+                    || !Length.NAME.holds(ties.team())
+                    || !Length.NAME.holds(ties.flow())
+                    || !Length.REF.holds(ties.article());
             if (words || tooLong || !isRef(entry.ref()) || !refs.add(entry.ref())) {
                 return Optional.of(
                         "an entry without question or answer, with something too long, or with a ref that is missing or used twice");
@@ -67,8 +64,8 @@ final class BotFileCheck {
         for (Article article : content.articles()) {
             boolean words = article.title() == null
                     || article.title().isBlank()
-                    || article.title().length() > LONGEST_TITLE
-                    || article.category().length() > LONGEST_NAME
+                    || !Length.TITLE.holds(article.title())
+                    || !Length.CATEGORY.holds(article.category())
                     || article.markdown() == null;
             if (words || !isRef(article.ref()) || !articles.add(article.ref())) {
                 return Optional.of(
@@ -82,7 +79,7 @@ final class BotFileCheck {
     }
 
     private static boolean isRef(String ref) {
-        return ref != null && !ref.isBlank() && ref.length() <= LONGEST_REF;
+        return ref != null && !ref.isBlank() && Length.REF.holds(ref);
     }
 
     private static boolean fits(Table table) {
@@ -91,7 +88,7 @@ final class BotFileCheck {
         return isRef(table.ref())
                 && table.name() != null
                 && !table.name().isBlank()
-                && table.name().length() <= 100
+                && Length.SHORT_NAME.holds(table.name())
                 && !table.columns().isEmpty()
                 && table.columns().size() <= Table.MOST_COLUMNS
                 && table.rows().size() <= Table.MOST_ROWS

@@ -6,6 +6,7 @@ import com.shuttle.exchange.TableSheets.Brought;
 import com.shuttle.tables.StoredTable.Before;
 import com.shuttle.tables.TableService;
 import com.shuttle.web.Access;
+import com.shuttle.web.Length;
 import com.shuttle.web.Saved;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
@@ -67,7 +68,7 @@ class TableFileController {
                 .replaceAll("[_\\-\\s]+", " ")
                 .strip();
         String name = words.isEmpty() ? "Table" : words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
-        return name.length() > 100 ? name.substring(0, 100) : name;
+        return Length.SHORT_NAME.cut(name);
     }
 
     private static String fileName(MultipartFile file) {

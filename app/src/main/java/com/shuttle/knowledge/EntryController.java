@@ -4,6 +4,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Length;
 import com.shuttle.web.Listing;
 import com.shuttle.web.Listing.Column;
 import com.shuttle.web.Listing.Option;
@@ -163,8 +164,7 @@ class EntryController {
             @RequestParam(defaultValue = "") String to,
             RedirectAttributes flash) {
         EntryService.Many many = act.equals("categorise")
-                ? new EntryService.Many.Categorise(
-                        to.strip().length() > 200 ? to.strip().substring(0, 200) : to.strip())
+                ? new EntryService.Many.Categorise(Length.CATEGORY.cut(to.strip()))
                 : new EntryService.Many.Publish(!act.equals("draft"));
         flash.addFlashAttribute("changed", entries.changeMany(id, chosen, many));
         return "redirect:/knowledge/" + id;

@@ -6,6 +6,7 @@ import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Length;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -15,9 +16,6 @@ import java.util.Optional;
 public final class KnowledgeForms {
 
     private static final int MOST_PHRASINGS = 100;
-    private static final int LONGEST_PHRASING = 1000;
-    private static final int LONGEST_ANSWER = 8000;
-    private static final int LONGEST_ARTICLE = 200_000;
     private static final int MOST_GROUPS = 500;
 
     private KnowledgeForms() {}
@@ -40,23 +38,17 @@ public final class KnowledgeForms {
                         questions.size() <= MOST_PHRASINGS,
                         "phrasings",
                         "An entry takes up to " + MOST_PHRASINGS + " phrasings.")
-                .require(
-                        questions.stream().allMatch(question -> question.length() <= LONGEST_PHRASING),
-                        "phrasings",
-                        "A phrasing can be " + LONGEST_PHRASING + " characters long at most.")
+                .require(questions.stream().allMatch(Length.PHRASING::holds), "phrasings", Length.PHRASING.tooLong())
                 .require(!replies.isEmpty(), "answers", "Write the answer; without one the entry cannot be saved.")
+                .require(replies.stream().allMatch(Length.ANSWER::holds), "answers", Length.ANSWER.tooLong())
+                .fits(draft.category(), Length.CATEGORY, "category")
                 .require(
-                        replies.stream().allMatch(reply -> reply.length() <= LONGEST_ANSWER),
-                        "answers",
-                        "An answer can be " + LONGEST_ANSWER + " characters long at most.")
-                .require(draft.category().length() <= 200, "category", "A category can be 200 characters long at most.")
-                .require(
-                        ties.team().length() <= 200
-                                && ties.flow().length() <= 200
-                                && ties.article().length() <= 100,
+                        Length.NAME.holds(ties.team())
+                                && Length.NAME.holds(ties.flow())
+                                && Length.REF.holds(ties.article()),
                         "ties",
-                        "The names of team, article and flow can be 100 characters long at most.")
-                .require(ref.length() <= 90, "ref", "A reference can be 90 characters long at most.")
+                        "The names of team, article and flow can be " + Length.REF.most() + " characters long at most.")
+                .fits(ref, Length.REF, "ref")
                 .bad();
         return bad.orElseGet(() -> Checked.good(
                 new Entry(ref, questions, replies, Words.clean(draft.category()), draft.standing(), ties)));
@@ -66,14 +58,14 @@ public final class KnowledgeForms {
             String ref, String title, String markdown, String category, Standing standing) {
         Optional<Checked<Article>> bad = standing(standing)
                 .require(!title.isBlank(), "title", "Give the article a title.")
-                .require(title.length() <= 300, "title", "A title can be 300 characters long at most.")
+                .fits(title, Length.TITLE, "title")
                 .require(!markdown.isBlank(), "markdown", "Write the article; without text it cannot be saved.")
                 .require(
-                        markdown.length() <= LONGEST_ARTICLE,
+                        Length.ARTICLE.holds(markdown),
                         "markdown",
-                        "An article can be 200,000 characters long at most; please cut it into several.")
-                .require(category.length() <= 200, "category", "A category can be 200 characters long at most.")
-                .require(ref.length() <= 90, "ref", "A reference can be 90 characters long at most.")
+                        Length.ARTICLE.tooLong() + " Please cut it into several.")
+                .fits(category, Length.CATEGORY, "category")
+                .fits(ref, Length.REF, "ref")
                 .bad();
         return bad.orElseGet(() -> Checked.good(new Article(
                 ref, Words.clean(title), markdown.replace("\r\n", "\n").strip(), Words.clean(category), standing)));

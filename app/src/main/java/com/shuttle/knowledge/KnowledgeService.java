@@ -96,9 +96,7 @@ public class KnowledgeService {
     }
 
     private static Checked.Errors nameErrors(String name) {
-        return new Checked.Errors()
-                .require(
-                        !name.isBlank() && name.length() <= 200, "name", "Please give a name of up to 200 characters.");
+        return new Checked.Errors().named(name, "name");
     }
 
     @Transactional

@@ -16,6 +16,7 @@ import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.schema.tables.records.EntryRecord;
+import com.shuttle.web.Fit;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
 import com.shuttle.web.Like;
@@ -290,7 +291,7 @@ class KnowledgeStore {
 
     private static String title(Entry entry) {
         String title = entry.phrasings().getFirst();
-        return title.length() <= 1000 ? title : title.substring(0, 1000);
+        return Fit.within(title, ENTRY.TITLE.getDataType().length());
     }
 
     private static StoredEntry stored(EntryRecord row) {

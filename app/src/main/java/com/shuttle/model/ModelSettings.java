@@ -1,6 +1,7 @@
 package com.shuttle.model;
 
 import com.shuttle.web.Checked;
+import com.shuttle.web.Length;
 import java.net.URI;
 import java.net.URISyntaxException;
 
@@ -31,7 +32,7 @@ public record ModelSettings(boolean enabled, String address, String name, String
                         "address",
                         "Please give a web address such as https://example.org/v1/chat/completions.")
                 .require(
-                        address.length() <= 1000 && name.length() <= 200 && key.length() <= 2000,
+                        Length.ADDRESS.holds(address) && Length.NAME.holds(name) && Length.SECRET.holds(key),
                         "address",
                         "This is too long.")
                 .require(!enabled || !name.isBlank(), "model", "Please give the name of the model.")

@@ -11,6 +11,7 @@ import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
+import com.shuttle.web.Length;
 import com.shuttle.web.Missing;
 import java.time.InstantSource;
 import java.util.List;
@@ -50,8 +51,8 @@ public class ReleaseService implements LiveState {
         if (new Playbook(draft).start() == null) {
             return Checked.bad("release", "The main flow has no steps yet, so there is nothing to release.");
         }
-        if (note.length() > 2000) {
-            return Checked.bad("note", "A note can be 2,000 characters long at most.");
+        if (!Length.RELEASE_NOTE.holds(note)) {
+            return Checked.bad("note", Length.RELEASE_NOTE.tooLong());
         }
         int number = store.lastNumber(botId) + 1;
         Release release = new Release(

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import com.shuttle.core.reading.EmailAddress;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Length;
 import java.nio.charset.StandardCharsets;
 import java.time.InstantSource;
 import java.util.List;
@@ -63,7 +64,7 @@ public class AccountService {
     public Checked<Account> create(String name, String email, String password, Role role) {
         String address = normal(email);
         Optional<Checked<Account>> bad = new Checked.Errors()
-                .require(!name.isBlank() && name.length() <= 200, "name", "Please give a name of up to 200 characters.")
+                .named(name, "name")
                 .require(EmailAddress.isValid(address), "email", "That is not an email address.")
                 .require(store.byEmail(address).isEmpty(), "email", "Somebody with this email has an account already.")
                 .require(fits(password), "password", PASSWORD_RULE)
@@ -144,7 +145,7 @@ public class AccountService {
         String bare = name.strip();
         Optional<Checked<Team>> bad = new Checked.Errors()
                 .require(
-                        !bare.isEmpty() && bare.length() <= 200,
+                        !bare.isEmpty() && Length.NAME.holds(bare),
                         "team",
                         "Please give the team a name of up to 200 characters.")
                 .require(
@@ -191,12 +192,7 @@ public class AccountService {
     public String createToken(String account, String name) {
         String secret = Ids.secret();
         String label = name.isBlank() ? "token" : name.strip();
-        store.insertToken(
-                Ids.next(),
-                account,
-                label.substring(0, Math.min(200, label.length())),
-                Ids.hash(secret),
-                clock.instant());
+        store.insertToken(Ids.next(), account, Length.NAME.cut(label), Ids.hash(secret), clock.instant());
         return secret;
     }
 

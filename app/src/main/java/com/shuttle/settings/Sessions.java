@@ -1,6 +1,7 @@
 package com.shuttle.settings;
 
 import com.shuttle.web.Ids;
+import com.shuttle.web.Length;
 import jakarta.servlet.http.HttpSession;
 import java.time.Duration;
 import java.time.Instant;
@@ -56,7 +57,7 @@ class Sessions {
     }
 
     private static String shortened(String browser) {
-        return browser.length() <= 200 ? browser : browser.substring(0, 200);
+        return Length.LINE.cut(browser);
     }
 
     /** The sign-ins of an account, the latest used first. */

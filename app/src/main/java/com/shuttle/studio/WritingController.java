@@ -14,6 +14,7 @@ import com.shuttle.core.flow.Target;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Length;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -65,7 +66,7 @@ class WritingController {
         List<Step> steps =
                 whole.allSteps().stream().filter(step -> of.contains(step.id())).toList();
         Flow piece = Flow.empty("steps", "Steps of " + whole.name());
-        String name = piece.name().substring(0, Math.min(200, piece.name().length()));
+        String name = Length.NAME.cut(piece.name());
         return ResponseEntity.ok(FlowJson.write(new Flow(
                 piece.id(), name, List.of(), List.of(piece.sections().getFirst().withSteps(steps)))));
     }

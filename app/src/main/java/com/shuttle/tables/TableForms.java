@@ -9,6 +9,7 @@ import com.shuttle.core.table.Table.Row;
 import com.shuttle.tables.StoredTable.StoredRow;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Length;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
@@ -29,8 +30,6 @@ final class TableForms {
 
     /** A new row's id in the form begins with this. */
     static final String NEW = "new";
-
-    private static final int LONGEST_NAME = 100;
 
     private TableForms() {}
 
@@ -151,8 +150,9 @@ final class TableForms {
     static Checked<Table> settings(Table before, Map<String, String> form) {
         Map<String, String> errors = new LinkedHashMap<>();
         String name = form.getOrDefault("name", "").strip();
-        if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            errors.put("name", "Please say in up to %d characters what the rows are.".formatted(LONGEST_NAME));
+        if (name.isEmpty() || !Length.SHORT_NAME.holds(name)) {
+            errors.put(
+                    "name", "Please say in up to %d characters what the rows are.".formatted(Length.SHORT_NAME.most()));
         }
         List<Column> columns = new ArrayList<>();
         Set<String> names = new HashSet<>();
@@ -165,8 +165,10 @@ final class TableForms {
             if (form.containsKey(part + "delete") || columnName.isEmpty() && !keys.contains(key)) {
                 continue;
             }
-            if (columnName.isEmpty() || columnName.length() > LONGEST_NAME) {
-                errors.put(part + "name", "Please name the column in up to %d characters.".formatted(LONGEST_NAME));
+            if (columnName.isEmpty() || !Length.SHORT_NAME.holds(columnName)) {
+                errors.put(
+                        part + "name",
+                        "Please name the column in up to %d characters.".formatted(Length.SHORT_NAME.most()));
             } else if (!names.add(columnName.toLowerCase(Locale.ROOT))) {
                 errors.put(part + "name", "There is another column of this name.");
             }
@@ -233,13 +235,13 @@ final class TableForms {
 
     private static String unit(String written) {
         String unit = written.strip();
-        return unit.length() > 30 ? unit.substring(0, 30) : unit;
+        return Length.UNIT.cut(unit);
     }
 
     static List<String> words(String written) {
         return Arrays.stream(written.split("[,\\n]"))
                 .map(String::strip)
-                .filter(word -> !word.isEmpty() && word.length() <= LONGEST_NAME)
+                .filter(word -> !word.isEmpty() && Length.SHORT_NAME.holds(word))
                 .distinct()
                 .limit(30)
                 .toList();

@@ -40,6 +40,19 @@ public sealed interface Checked<T> {
             return this;
         }
 
+        /** Asks for a text that can be kept. */
+        public Errors fits(String text, Length length, String field) {
+            return require(length.holds(text), field, length.tooLong());
+        }
+
+        /** Asks for a name: a text that is there and can be kept. */
+        public Errors named(String name, String field) {
+            return require(
+                    !name.isBlank() && Length.NAME.holds(name),
+                    field,
+                    "Please give a name of up to " + Length.NAME.most() + " characters.");
+        }
+
         /** The refusal, if anything is wrong. */
         public <T> Optional<Checked<T>> bad() {
             return errors.isEmpty() ? Optional.empty() : Optional.of(new Bad<>(errors));
