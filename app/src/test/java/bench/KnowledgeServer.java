@@ -1,9 +1,11 @@
 package bench;
 
 import com.shuttle.Shuttle;
+import com.shuttle.core.knowledge.Embedding;
 import com.shuttle.core.knowledge.Meaning;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Primary;
@@ -12,24 +14,35 @@ import org.springframework.context.annotation.Primary;
 public class KnowledgeServer {
 
     private static final int VECTOR = 384;
+    private static final int PIECE = 128;
+
+    private static float[] vector(Random random, int size) {
+        float[] vector = new float[size];
+        for (int i = 0; i < vector.length; i++) {
+            vector[i] = (random.nextFloat() - 0.5f) / 6;
+        }
+        return vector;
+    }
 
     @Bean
     @Primary
     Meaning madeUp() {
         return new Meaning() {
             @Override
-            public float[] ofText(Model model, String text) {
+            public Embedding readText(Model model, String text) {
                 Random random = new Random(31L * text.hashCode() + model.ordinal());
-                float[] vector = new float[VECTOR];
-                for (int i = 0; i < vector.length; i++) {
-                    vector[i] = (random.nextFloat() - 0.5f) / 6;
-                }
-                return vector;
+                int pieces = text.split(" ").length;
+                return Embedding.of(
+                        vector(random, VECTOR),
+                        random.ints(pieces, 2000, 22_000).toArray(),
+                        Stream.generate(() -> vector(random, PIECE))
+                                .limit(pieces)
+                                .toArray(float[][]::new));
             }
 
             @Override
-            public float[] ofQuestion(Model model, String question) {
-                return ofText(model, question);
+            public Embedding readQuestion(Model model, String question) {
+                return readText(model, question);
             }
         };
     }

@@ -2,12 +2,11 @@ package com.shuttle.knowledge;
 
 import static com.shuttle.schema.Tables.EMBEDDING;
 
-import java.nio.ByteBuffer;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
-/** Vectors of sentences already embedded, by the hash of model and sentence. */
+/** What the sentence models made of texts, by a hash of model and text. */
 @Repository
 class EmbeddingStore {
 
@@ -17,26 +16,18 @@ class EmbeddingStore {
         this.db = db;
     }
 
-    Optional<float[]> find(String hash) {
+    Optional<byte[]> find(String hash) {
         return db.select(EMBEDDING.VECTOR)
                 .from(EMBEDDING)
                 .where(EMBEDDING.TEXT_HASH.eq(hash))
-                .fetchOptional(row -> floats(row.value1()));
+                .fetchOptional(EMBEDDING.VECTOR);
     }
 
-    void save(String hash, float[] vector) {
-        ByteBuffer bytes = ByteBuffer.allocate(vector.length * Float.BYTES);
-        bytes.asFloatBuffer().put(vector);
+    void save(String hash, byte[] vectors) {
         db.insertInto(EMBEDDING)
                 .columns(EMBEDDING.TEXT_HASH, EMBEDDING.VECTOR)
-                .values(hash, bytes.array())
+                .values(hash, vectors)
                 .onDuplicateKeyIgnore()
                 .execute();
-    }
-
-    private static float[] floats(byte[] bytes) {
-        float[] vector = new float[bytes.length / Float.BYTES];
-        ByteBuffer.wrap(bytes).asFloatBuffer().get(vector);
-        return vector;
     }
 }

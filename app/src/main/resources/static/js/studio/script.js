@@ -10,6 +10,7 @@ import { find } from './find.js';
 import { folds } from './folds.js';
 import { goTos } from './go-to.js';
 import { getText, page } from '../web/http.js';
+import { inTurn } from '../web/in-turn.js';
 import { leading } from './leading.js';
 import { listSearch } from './list-search.js';
 import { placeholders } from './placeholders.js';
@@ -92,7 +93,7 @@ const whole = wholeRows(script.dataset.base, (row) => {
  * Fetches the rows anew and puts the caret where it was, or at `focus`. Rows are only exchanged when the server knows all
  * that was typed, so that no letter is lost to an exchange in the midst of typing.
  */
-async function refresh(focus) {
+const refresh = inTurn(async (focus) => {
   let html;
   do {
     await edits.flush();
@@ -134,7 +135,7 @@ async function refresh(focus) {
     row.scrollIntoView({ block: 'nearest' });
   }
   showState();
-}
+});
 
 /** Makes an edit that changes more than one field's text. */
 async function change(edit, focus) {
@@ -153,7 +154,6 @@ async function change(edit, focus) {
 
 const sentence = (words) => (words ? `${words[0].toUpperCase()}${words.slice(1)}.` : '');
 
-// Editing
 async function addBelow(row, exit) {
   await change({ edit: 'add', after: row?.dataset.step ?? null, exit: exit ?? null, kind: 'message' });
 }

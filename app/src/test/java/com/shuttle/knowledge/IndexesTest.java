@@ -8,6 +8,7 @@ import static org.mockito.Mockito.reset;
 import static org.mockito.Mockito.when;
 
 import com.shuttle.core.knowledge.Content;
+import com.shuttle.core.knowledge.Embedding;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.KnowledgeIndex;
 import com.shuttle.core.knowledge.Meaning;
@@ -48,15 +49,19 @@ class IndexesTest {
 
     @BeforeEach
     void begin() {
-        when(meanings.ofQuestion(any(), anyString())).thenReturn(new float[] {1, 0});
-        when(meanings.ofText(any(), anyString())).thenAnswer(call -> {
+        Embedding all = Embedding.of(new float[] {1, 0});
+        when(meanings.readQuestion(any(), anyString())).thenReturn(all);
+        when(meanings.ofText(any(), anyString())).thenReturn(all.whole());
+        when(meanings.readText(any(), anyString())).thenAnswer(call -> {
             String text = call.getArgument(1);
-            read.add(text);
+            if (call.getArgument(0) == Meaning.Model.WORDINGS) {
+                read.add(text);
+            }
             if (text.startsWith("Slow")) {
                 isReading.countDown();
                 mayRead.await();
             }
-            return new float[] {1, 0};
+            return all;
         });
         stored("one", List.of(DOGS));
     }

@@ -126,7 +126,10 @@ public final class HealthCheck {
         for (int u = 0; u < units.size() && said.size() < MOST_WORDINGS; u++) {
             if (units.get(u).source() == Source.ENTRY) {
                 for (String wording : units.get(u).wordings()) {
-                    said.add(new Said(u, wording, meaning.ofText(Model.WORDINGS, wording)));
+                    said.add(new Said(
+                            u,
+                            wording,
+                            meaning.readText(Model.WORDINGS, wording).whole()));
                 }
             }
         }

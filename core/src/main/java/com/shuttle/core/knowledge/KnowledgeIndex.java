@@ -1,26 +1,21 @@
 package com.shuttle.core.knowledge;
 
+import com.shuttle.core.knowledge.Evidence.Kind;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
-import com.shuttle.core.knowledge.Meaning.Model;
-import com.shuttle.core.knowledge.Read.Look;
-import com.shuttle.core.knowledge.WordIndex.QueryWord;
+import com.shuttle.core.knowledge.Ranking.Scored;
 import com.shuttle.core.reading.Places;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -41,11 +36,6 @@ public final class KnowledgeIndex {
     /** From this confidence on a table is taken to be what was asked. */
     private static final double SURE_TABLE = 0.5;
 
-    private static final int CANDIDATES = 40;
-
-    /** The confidence that a question stored word for word at least has. */
-    private static final double WORD_FOR_WORD = 0.98;
-
     /** Sentences of a passage that are about as near as its nearest belong to the answer. */
     private static final double ABOUT_AS_NEAR = 0.12;
 
@@ -56,19 +46,11 @@ public final class KnowledgeIndex {
 
     private final Library library;
     private final List<Unit> units;
-    private final View wholes;
-    private final View sentences;
-    private final View wordings;
-    private final View answers;
-    /** Units by their wordings, in normal form. */
-    private final Map<String, Set<Integer>> byWording = new HashMap<>();
-
+    private final Ranking ranking;
     private final Shelf shelf;
     private final WordCounts counts = new WordCounts();
-    private final WordIndex words;
     private final Synonyms synonyms;
     private final Spelling spelling;
-    private final Meaning meaning;
     private final Calibration calibration;
     private final String tongue;
 
@@ -94,27 +76,15 @@ public final class KnowledgeIndex {
      */
     public KnowledgeIndex(
             Content content, Meaning meaning, Calibration calibration, List<KnowledgeIndex> near, Told told) {
-        this.meaning = meaning;
         this.calibration = calibration;
         library = new Library(
                 content, meaning, near.stream().map(it -> it.library).toList(), told);
         List<Read> reads = library.reads();
         units = reads.stream().map(Read::unit).toList();
         shelf = new Shelf(content.articles(), units);
-        for (int u = 0; u < units.size(); u++) {
-            if (units.get(u).source() == Source.ENTRY) {
-                for (String normal : reads.get(u).normals()) {
-                    byWording.computeIfAbsent(normal, n -> new HashSet<>()).add(u);
-                }
-            }
-        }
-        wholes = View.of(reads, Look.WHOLES);
-        sentences = View.of(reads, Look.SENTENCES);
-        wordings = View.of(reads, Look.WORDINGS);
-        answers = View.of(reads, Look.ANSWERS);
         reads.forEach(read -> counts.add(read.words()));
         synonyms = new Synonyms(content.synonyms(), counts, () -> units.stream().map(Unit::text));
-        words = new WordIndex(reads.stream().map(Read::stems).toList(), synonyms);
+        ranking = new Ranking(reads, synonyms, meaning);
         content.synonyms().forEach(group -> group.forEach(counts::add));
         spelling = new Spelling(counts);
         tongue = Tongue.of(units.stream().limit(100).map(Unit::text).collect(Collectors.joining("\n")));
@@ -128,20 +98,22 @@ public final class KnowledgeIndex {
      */
     public Finding ask(List<String> turns, AskedTables tables) {
         String question = Words.readable(turns.getLast());
-        Finding alone = find(question, tables);
-        if (turns.size() > 1 && FollowUp.leansOnBefore(question)) {
-            String before = Words.readable(turns.get(turns.size() - 2));
-            Optional<Match> sameTable = sameTable(alone, before, tables);
-            if (sameTable.isPresent()) {
-                return new Finding(
-                        calibration.outcome(sameTable.get().confidence()),
-                        sameTable.get().confidence(),
-                        List.of(sameTable.get()));
-            }
-            Finding completed = find(before + " " + question, tables);
-            return completed.confidence() > alone.confidence() ? completed : alone;
+        Finding alone = find(question, "", tables);
+        if (!leans(turns)) {
+            return severally(question, alone, tables);
         }
-        return severally(question, alone, tables);
+        String before = before(turns);
+        return sameTable(alone, before, tables)
+                .map(match -> new Finding(calibration.outcome(match.confidence()), match.confidence(), List.of(match)))
+                .orElseGet(() -> find(question, before, tables));
+    }
+
+    private static boolean leans(List<String> turns) {
+        return turns.size() > 1 && FollowUp.leansOnBefore(Words.readable(turns.getLast()));
+    }
+
+    private static String before(List<String> turns) {
+        return Words.readable(turns.get(turns.size() - 2));
     }
 
     /** What the table that was asked before says too: "and the cheapest?" is asked of what "the lightest?" was. */
@@ -172,7 +144,7 @@ public final class KnowledgeIndex {
         }
         Map<String, Match> found = new LinkedHashMap<>();
         for (String question : questions) {
-            Finding finding = find(question, tables);
+            Finding finding = find(question, "", tables);
             if (finding.outcome() == Outcome.ANSWER) {
                 Match best = finding.matches().getFirst();
                 found.putIfAbsent(best.ref() + best.title(), best);
@@ -181,13 +153,17 @@ public final class KnowledgeIndex {
         return found.size() < 2 ? whole : Finding.several(List.copyOf(found.values()), whole);
     }
 
-    private Finding find(String question, AskedTables tables) {
+    /** @param before what a question leans on; empty for one that does not */
+    private Finding find(String question, String before, AskedTables tables) {
         if (question.codePoints().noneMatch(Character::isLetterOrDigit)) {
             return Finding.NOTHING;
         }
+        String both = (before + " " + question).strip();
         List<Match> ranked = Stream.concat(
-                        units.isEmpty() ? Stream.of() : unitsFor(question, tables),
-                        tables.ask(question, spelling.repaired(question, tables.spelling())))
+                        units.isEmpty() ? Stream.of() : unitsFor(question, both, tables),
+                        Stream.of(question, both)
+                                .distinct()
+                                .flatMap(asked -> tables.ask(asked, spelling.repaired(asked, tables.spelling()))))
                 .sorted(Comparator.comparingDouble(Match::confidence).reversed().thenComparing(Match::ref))
                 .limit(LISTED)
                 .toList();
@@ -198,15 +174,17 @@ public final class KnowledgeIndex {
         return new Finding(calibration.outcome(confidence), confidence, ranked);
     }
 
-    private Stream<Match> unitsFor(String question, AskedTables tables) {
-        Asked asked = new Asked(question, tables.spelling());
+    private Stream<Match> unitsFor(String question, String both, AskedTables tables) {
+        Ranking.Asked asked = asked(question, tables.spelling());
+        List<Scored> scored =
+                both.equals(question) ? ranking.scored(asked) : ranking.scored(asked, asked(both, tables.spelling()));
         boolean readable = Tongue.of(question).equals(tongue);
-        return scored(asked).stream()
+        return scored.stream()
                 .sorted(Comparator.comparingDouble(Scored::confidence)
                         .reversed()
                         .thenComparing(Scored::ref))
                 .limit(LISTED)
-                .map(scored -> match(scored, asked, readable ? 1 : calibration.suggestFrom() / 2));
+                .map(one -> match(one, asked, readable ? 1 : calibration.suggestFrom() / 2));
     }
 
     /** Whether the content has this name, in lower case. */
@@ -219,95 +197,17 @@ public final class KnowledgeIndex {
                                         unit.text().toLowerCase(Locale.ROOT).contains(name)));
     }
 
-    /** A question as it is looked for. */
-    private final class Asked {
-        final String typedNormal;
-        final String repaired;
-        final List<QueryWord> typed;
-        final float[] forSentences;
-        final float[] forWordings;
-        final float[] forAnswers;
-
-        Asked(String question, Spelling more) {
-            typedNormal = Words.normal(question);
-            repaired =
-                    Places.widened(synonyms.replaced(spelling.repaired(question, more)), KnowledgeIndex.this::mentions);
-            typed = words.words(repaired);
-            forSentences = meaning.ofQuestion(Model.SENTENCES, repaired);
-            forWordings = meaning.ofQuestion(Model.WORDINGS, repaired);
-            forAnswers = meaning.ofQuestion(Model.ANSWERS, repaired);
-        }
+    private Ranking.Asked asked(String question, Spelling more) {
+        return ranking
+        .new Asked(question, Places.widened(synonyms.replaced(spelling.repaired(question, more)), this::mentions));
     }
 
-    /** A candidate with what speaks for it. */
-    record Scored(int unit, String ref, Evidence evidence, double score, double confidence) {}
-
-    /** For fitting the calibration: the candidates for a question. */
-    List<Scored> scored(String question) {
-        return scored(new Asked(question, Spelling.NONE));
-    }
-
-    /** The best unit of each ref among the candidates, in no particular order. */
-    private List<Scored> scored(Asked asked) {
-        double[] shares = words.shares(asked.typed);
-        Set<Integer> stored = byWording.getOrDefault(asked.typedNormal, Set.of());
-        Set<Integer> candidates = new LinkedHashSet<>(stored);
-        candidates.addAll(candidates(asked, shares));
-        Map<String, Scored> best = new LinkedHashMap<>();
-        for (int unit : candidates) {
-            Evidence evidence = new Evidence(
-                    wholes.exactly(asked.forSentences, unit),
-                    sentences.exactly(asked.forSentences, unit),
-                    wordings.exactly(asked.forWordings, unit),
-                    answers.exactly(asked.forAnswers, unit),
-                    shares[unit]);
-            String ref = units.get(unit).ref();
-            best.merge(
-                    ref,
-                    new Scored(unit, ref, evidence, Calibration.score(evidence), 0),
-                    (a, b) -> a.score() >= b.score() ? a : b);
-        }
-        double first = leastRival();
-        double second = leastRival();
-        for (Scored scored : best.values()) {
-            second = Math.max(second, Math.min(first, scored.score()));
-            first = Math.max(first, scored.score());
-        }
-        List<Scored> all = new ArrayList<>();
-        for (Scored scored : best.values()) {
-            double rival = scored.score() == first ? second : first;
-            double confidence = Calibration.confidence(scored.evidence(), rival);
-            all.add(new Scored(
-                    scored.unit(),
-                    scored.ref(),
-                    scored.evidence(),
-                    scored.score(),
-                    stored.contains(scored.unit()) ? Math.max(confidence, WORD_FOR_WORD) : confidence));
-        }
-        return all;
-    }
-
-    private double leastRival() {
-        return units.size() < Calibration.FEW ? Calibration.USUAL_RIVAL : 0;
-    }
-
-    /** The units that may be among the best, by rounded vectors; more where several are equally near. */
-    private List<Integer> candidates(Asked asked, double[] shares) {
-        float[] whole = wholes.roughly(asked.forSentences);
-        float[] sentence = sentences.roughly(asked.forSentences);
-        float[] wording = wordings.roughly(asked.forWordings);
-        float[] answer = answers.roughly(asked.forAnswers);
-        double[] rough = new double[units.size()];
-        for (int u = 0; u < rough.length; u++) {
-            rough[u] = Calibration.score(new Evidence(whole[u], sentence[u], wording[u], answer[u], shares[u]));
-        }
-        double[] sorted = rough.clone();
-        Arrays.sort(sorted);
-        double least = sorted[sorted.length - Math.min(CANDIDATES, sorted.length)];
-        return IntStream.range(0, rough.length)
-                .filter(u -> rough[u] >= least)
-                .boxed()
-                .toList();
+    /** For fitting the calibration: the candidates for the last of some turns. */
+    List<Scored> scored(List<String> turns) {
+        String question = turns.getLast();
+        return leans(turns)
+                ? ranking.scored(asked(question, Spelling.NONE), asked(before(turns) + " " + question, Spelling.NONE))
+                : ranking.scored(asked(question, Spelling.NONE));
     }
 
     /**
@@ -334,38 +234,31 @@ public final class KnowledgeIndex {
     }
 
     private Landing landing(int unit, int wording) {
-        Asked asked = new Asked(units.get(unit).wordings().get(wording), Spelling.NONE);
-        double[] shares = words.shares(asked.typed);
-        double[] others = wordings.each(asked.forWordings, unit);
-        others[wording] = -1;
-        Evidence evidence = new Evidence(
-                wholes.exactly(asked.forSentences, unit),
-                sentences.exactly(asked.forSentences, unit),
-                Arrays.stream(others).max().orElseThrow(),
-                answers.exactly(asked.forAnswers, unit),
-                shares[unit]);
+        String text = units.get(unit).wordings().get(wording);
+        Ranking.Asked asked = asked(text, Spelling.NONE);
+        Evidence evidence = ranking.without(unit, wording, asked);
         double score = Calibration.score(evidence);
-        Scored rival = scored(asked).stream()
+        Scored rival = ranking.scored(asked).stream()
                 .filter(scored -> !scored.ref().equals(units.get(unit).ref()))
                 .max(Comparator.comparingDouble(Scored::score))
                 .orElse(null);
-        String text = units.get(unit).wordings().get(wording);
         if (rival == null || rival.score() <= score) {
-            double second = Math.max(leastRival(), rival == null ? -1 : rival.score());
+            double least = ranking.leastRival(rival == null ? 1 : 2);
+            double second = rival == null ? least : Math.max(least, rival.score());
             return new Landing(text, units.get(unit).title(), true, Calibration.confidence(evidence, second));
         }
         return new Landing(
                 text, units.get(rival.unit()).title(), false, Calibration.confidence(rival.evidence(), score));
     }
 
-    private Match match(Scored scored, Asked asked, double factor) {
+    private Match match(Scored scored, Ranking.Asked asked, double factor) {
         Unit unit = units.get(scored.unit());
         Evidence evidence = scored.evidence();
         Why why = new Why(
-                wordings.nearest(asked.forWordings, scored.unit()),
-                (evidence.whole() + evidence.sentence() + evidence.wording() + evidence.answer()) / 4,
+                ranking.nearestWording(asked, scored.unit()),
+                evidence.mean(Kind.COVERED),
                 evidence.words(),
-                words.shared(asked.typed, scored.unit()));
+                ranking.sharedWords(asked, scored.unit()));
         List<String> said = unit.source() == Source.ENTRY ? unit.answers() : List.of(excerpt(scored.unit(), asked));
         return new Match(
                 unit.ref(),
@@ -384,9 +277,9 @@ public final class KnowledgeIndex {
     }
 
     /** The sentences of a passage that a question is about, in their order, the nearest among them. */
-    private String excerpt(int unit, Asked asked) {
+    private String excerpt(int unit, Ranking.Asked asked) {
         List<String> all = units.get(unit).sentences();
-        double[] near = sentences.each(asked.forSentences, unit);
+        double[] near = ranking.sentences(asked, unit);
         double best = Arrays.stream(near).max().orElse(-1);
         double[] sorted = near.clone();
         Arrays.sort(sorted);

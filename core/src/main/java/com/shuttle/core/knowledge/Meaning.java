@@ -6,37 +6,47 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Where the vectors of texts come from, by model. The shell keeps those already worked out; implementations are
+ * Where the readings of texts come from, by model. The shell keeps those already worked out; implementations are
  * thread-safe.
  */
 public interface Meaning {
 
-    /** The three models, by what each is asked for; see the package's documentation for why these. */
+    /** The three models; see the package's documentation for why these. */
     enum Model {
-        /** Reads whole units and single sentences. */
+        /** Trained on pairs of sentences of like meaning. */
         SENTENCES,
-        /** Compares a question with stored wordings of questions. */
+        /** Trained to find passages. */
         WORDINGS,
-        /** Finds the text that answers. */
+        /** Trained on questions and what answers them. */
         ANSWERS
     }
 
-    /** The unit vector of a text of the knowledge. */
-    float[] ofText(Model model, String text);
+    /** A text of the knowledge, read piece by piece. */
+    Embedding readText(Model model, String text);
 
-    /** The unit vector of a visitor's question. */
-    float[] ofQuestion(Model model, String question);
+    /** A visitor's question, read piece by piece. */
+    Embedding readQuestion(Model model, String question);
+
+    /** The unit vector of a text of the knowledge as a whole. */
+    default float[] ofText(Model model, String text) {
+        return readText(model, text).whole();
+    }
+
+    /** The unit vector of a visitor's question as a whole. */
+    default float[] ofQuestion(Model model, String question) {
+        return readQuestion(model, question).whole();
+    }
 
     /** Nothing kept: every call runs a model. */
     static Meaning of(Map<Model, SentenceModel> models) {
         return new Meaning() {
             @Override
-            public float[] ofText(Model model, String text) {
+            public Embedding readText(Model model, String text) {
                 return requireNonNull(models.get(model)).ofText(text);
             }
 
             @Override
-            public float[] ofQuestion(Model model, String question) {
+            public Embedding readQuestion(Model model, String question) {
                 return requireNonNull(models.get(model)).ofQuestion(question);
             }
         };

@@ -1,17 +1,17 @@
 package com.shuttle.core.knowledge;
 
 /**
- * Turns texts into vectors such that a question and a text that answers it point alike. Some models want to be told which
- * of the two a text is. Implementations are thread-safe.
+ * Reads texts such that a question and a text that answers it point alike. Some models want to be told which of the two a text
+ * is. Implementations are thread-safe.
  */
 public interface SentenceModel {
 
-    /** Names the model, so that stored vectors of another are not used. */
+    /** Names the model, so that what another made of a text is not used. */
     String name();
 
-    /** A vector of unit length, always of the same dimension, for a text of the knowledge. */
-    float[] ofText(String text);
+    /** Reads a text of the knowledge; vectors always have the same dimension. */
+    Embedding ofText(String text);
 
     /** The same for a visitor's question. */
-    float[] ofQuestion(String question);
+    Embedding ofQuestion(String question);
 }

@@ -25,6 +25,17 @@ record Vector(float[] whole, byte[] rounded, float step) {
         return new Vector(whole, rounded, step);
     }
 
+    /** The same direction with length 1; zeros stay as they are. */
+    static float[] unit(float[] any) {
+        float square = VectorUtil.dotProduct(any, any);
+        float scale = square == 0 ? 0 : (float) (1 / Math.sqrt(square));
+        float[] unit = new float[any.length];
+        for (int i = 0; i < any.length; i++) {
+            unit[i] = any[i] * scale;
+        }
+        return unit;
+    }
+
     /** The cosine of two unit vectors. */
     static double cosine(float[] a, float[] b) {
         return VectorUtil.dotProduct(a, b);

@@ -1,6 +1,5 @@
 package com.shuttle.core.knowledge;
 
-import com.shuttle.core.knowledge.Read.Look;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -12,35 +11,22 @@ final class View {
     /** For each unit the index of its first text; one more at the end. */
     private final int[] firstOf;
 
-    private final List<List<String>> texts;
-
-    /**
-     * @param texts of each unit, at least one each
-     * @param each  the vectors of those texts
-     */
-    View(List<List<String>> texts, List<List<Vector>> each) {
-        this.texts = texts;
-        firstOf = new int[texts.size() + 1];
+    /** @param each the vectors of each unit's texts, at least one each */
+    View(List<List<Vector>> each) {
+        firstOf = new int[each.size() + 1];
         List<Vector> all = new ArrayList<>();
-        for (int u = 0; u < texts.size(); u++) {
+        for (int u = 0; u < each.size(); u++) {
             firstOf[u] = all.size();
             all.addAll(each.get(u));
         }
-        firstOf[texts.size()] = all.size();
+        firstOf[each.size()] = all.size();
         vectors = new Vectors(all);
-    }
-
-    /** The units, looked at in one way. */
-    static View of(List<Read> units, Look look) {
-        return new View(
-                units.stream().map(read -> look.texts(read.unit())).toList(),
-                units.stream().map(read -> read.vectors().get(look)).toList());
     }
 
     /** Approximate cosines of the units' nearest texts. */
     float[] roughly(float[] asked) {
         float[] each = vectors.roughly(asked);
-        float[] best = new float[texts.size()];
+        float[] best = new float[firstOf.length - 1];
         Arrays.fill(best, -1);
         for (int u = 0; u < best.length; u++) {
             for (int i = firstOf[u]; i < firstOf[u + 1]; i++) {
@@ -68,13 +54,13 @@ final class View {
         return each;
     }
 
-    /** The text of a unit that is nearest. */
-    String nearest(float[] asked, int unit) {
+    /** Which of a unit's texts is nearest. */
+    int nearest(float[] asked, int unit) {
         double[] each = each(asked, unit);
         int best = 0;
         for (int i = 1; i < each.length; i++) {
             best = each[i] > each[best] ? i : best;
         }
-        return texts.get(unit).get(best);
+        return best;
     }
 }

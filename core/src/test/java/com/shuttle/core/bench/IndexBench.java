@@ -2,6 +2,7 @@ package com.shuttle.core.bench;
 
 import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Content;
+import com.shuttle.core.knowledge.Embedding;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.KnowledgeIndex;
 import com.shuttle.core.knowledge.Meaning;
@@ -30,7 +31,7 @@ public class IndexBench {
     int phrasings;
 
     private final MadeUp madeUp = new MadeUp(7);
-    private final Map<String, float[]> vectors = new HashMap<>();
+    private final Map<String, Embedding> vectors = new HashMap<>();
     private Meaning meaning;
     private Content content;
     private KnowledgeIndex index;
@@ -47,13 +48,13 @@ public class IndexBench {
         Meaning random = MadeUp.meaning(Meaning.of(Map.of()));
         meaning = new Meaning() {
             @Override
-            public float[] ofText(Model model, String text) {
-                return vectors.computeIfAbsent(model + text, key -> random.ofText(model, text));
+            public Embedding readText(Model model, String text) {
+                return vectors.computeIfAbsent(model + text, key -> random.readText(model, text));
             }
 
             @Override
-            public float[] ofQuestion(Model model, String question) {
-                return random.ofQuestion(model, question);
+            public Embedding readQuestion(Model model, String question) {
+                return random.readQuestion(model, question);
             }
         };
         content = MadeUp.content(madeUp.entries(phrasings));

@@ -1,6 +1,7 @@
 package com.shuttle.core.bench;
 
 import com.shuttle.core.knowledge.Content;
+import com.shuttle.core.knowledge.Embedding;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Meaning;
 import java.util.ArrayList;
@@ -52,6 +53,7 @@ final class MadeUp {
             "", "on Sunday", "at night", "in winter", "with children", "for a group", "without a ticket", "next year");
 
     private static final int VECTOR = 384;
+    private static final int PIECE = 128;
     private static final int PHRASINGS = 4;
 
     private final Random random;
@@ -90,6 +92,14 @@ final class MadeUp {
         return words.get(random.nextInt(words.size()));
     }
 
+    private static float[] vector(Random random, int size) {
+        float[] vector = new float[size];
+        for (int i = 0; i < vector.length; i++) {
+            vector[i] = (random.nextFloat() - 0.5f) / 5;
+        }
+        return vector;
+    }
+
     /**
      * Stored vectors at random, those of questions as {@code questions} gives them: comparing with stored vectors takes the
      * same time whatever they hold.
@@ -97,18 +107,21 @@ final class MadeUp {
     static Meaning meaning(Meaning questions) {
         return new Meaning() {
             @Override
-            public float[] ofText(Model model, String text) {
+            public Embedding readText(Model model, String text) {
                 Random random = new Random(text.hashCode());
-                float[] vector = new float[VECTOR];
-                for (int i = 0; i < vector.length; i++) {
-                    vector[i] = (random.nextFloat() - 0.5f) / 5;
+                String[] pieces = text.split(" ");
+                int[] ids = new int[pieces.length];
+                float[][] vectors = new float[pieces.length][];
+                for (int i = 0; i < pieces.length; i++) {
+                    ids[i] = 2000 + Math.floorMod(pieces[i].hashCode(), 20_000);
+                    vectors[i] = vector(random, PIECE);
                 }
-                return vector;
+                return Embedding.of(vector(random, VECTOR), ids, vectors);
             }
 
             @Override
-            public float[] ofQuestion(Model model, String question) {
-                return questions.ofQuestion(model, question);
+            public Embedding readQuestion(Model model, String question) {
+                return questions.readQuestion(model, question);
             }
         };
     }

@@ -1,14 +1,19 @@
 package com.shuttle.core.knowledge;
 
-import com.shuttle.core.knowledge.KnowledgeIndex.Scored;
+import com.shuttle.core.knowledge.Evidence.Kind;
+import com.shuttle.core.knowledge.Meaning.Model;
+import com.shuttle.core.knowledge.Ranking.Scored;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
 
 /**
  * Fits {@link Calibration} to the made-up collections and prints its weights, what each kind of evidence brings, and how
@@ -24,10 +29,8 @@ final class CalibrationFit {
     /** What was fitted: weights of the evidence, then of 1, score and lead. */
     private record Fit(double[] weights, double[] confidence) {}
 
-    private static final String[] KINDS = {"whole", "sentence", "wording", "answer", "words"};
-
-    /** Words bring nothing that the models do not on these collections, but names and numbers no model knows need them. */
-    private static final double LEAST_FOR_WORDS = 0.05;
+    /** How strongly weights are drawn to their mean, as a share of a question's log-likelihood each. */
+    private static final double RIDGE = 0.3;
 
     private CalibrationFit() {}
 
@@ -38,60 +41,53 @@ final class CalibrationFit {
             sets.add(cases(labelled, meaning));
         }
         double[] spread = spread(sets);
-        for (boolean[] with : ablations()) {
+        ablations().forEach((name, with) -> {
             Fit fit = fit(flat(sets), spread, with);
-            System.out.println(name(with) + ": weights " + Arrays.toString(fit.weights()));
-            System.out.println("  of 1, score, lead " + Arrays.toString(fit.confidence()));
+            System.out.println(name + ": weights " + Arrays.toString(fit.weights()));
+            System.out.println("  of 1, score, lead, covered " + Arrays.toString(fit.confidence()));
             System.out.println("  usual rival " + rival(flat(sets), fit));
-            print(name(with) + ", left out", leftOut(sets, spread, with));
-        }
+            print(name + ", left out", leftOut(sets, spread, with));
+        });
         for (String folder : folders) {
             List<Case> held = cases(Labelled.folder(Path.of(folder)), meaning);
-            for (boolean[] with : ablations()) {
-                print(name(with) + ", " + folder, outcomes(held, fit(flat(sets), spread, with)));
-            }
+            ablations()
+                    .forEach((name, with) -> print(
+                            name + ", " + Path.of(folder).getFileName(),
+                            outcomes(held, fit(flat(sets), spread, with))));
         }
     }
 
-    private static boolean[] allOf() {
-        boolean[] all = new boolean[Evidence.SIZE];
-        Arrays.fill(all, true);
-        return all;
+    private static Map<String, boolean[]> ablations() {
+        Map<String, boolean[]> ablations = new LinkedHashMap<>();
+        ablations.put("whole vectors", with(kind -> kind == Kind.WHOLE || kind == Kind.WORDING, true));
+        ablations.put("pieces", with(kind -> kind != Kind.WHOLE && kind != Kind.WORDING, false));
+        ablations.put("all", with(kind -> true, true));
+        return ablations;
     }
 
-    private static List<boolean[]> ablations() {
-        return List.of(
-                new boolean[] {false, false, false, false, true},
-                new boolean[] {true, true, false, false, false},
-                new boolean[] {false, false, true, false, false},
-                new boolean[] {false, false, false, true, false},
-                new boolean[] {true, true, true, false, false},
-                new boolean[] {true, false, true, true, false},
-                new boolean[] {true, true, true, true, false},
-                allOf());
-    }
-
-    private static String name(boolean[] with) {
-        List<String> names = new ArrayList<>();
-        for (int i = 0; i < with.length; i++) {
-            if (with[i]) {
-                names.add(KINDS[i]);
+    private static boolean[] with(Predicate<Kind> kinds, boolean others) {
+        boolean[] with = new boolean[Evidence.SIZE];
+        for (Model model : Model.values()) {
+            for (Kind kind : Kind.values()) {
+                with[Evidence.at(model, kind)] = kinds.test(kind);
             }
         }
-        return String.join("+", names);
+        with[Evidence.SENTENCE] = others;
+        with[Evidence.WORDS] = others;
+        return with;
     }
 
     private static Meaning remembered(Meaning meaning) {
-        Map<String, float[]> kept = new ConcurrentHashMap<>();
+        Map<String, Embedding> kept = new ConcurrentHashMap<>();
         return new Meaning() {
             @Override
-            public float[] ofText(Model model, String text) {
-                return kept.computeIfAbsent(model + "<" + text, key -> meaning.ofText(model, text));
+            public Embedding readText(Model model, String text) {
+                return kept.computeIfAbsent(model + "<" + text, key -> meaning.readText(model, text));
             }
 
             @Override
-            public float[] ofQuestion(Model model, String question) {
-                return kept.computeIfAbsent(model + ">" + question, key -> meaning.ofQuestion(model, question));
+            public Embedding readQuestion(Model model, String question) {
+                return kept.computeIfAbsent(model + ">" + question, key -> meaning.readQuestion(model, question));
             }
         };
     }
@@ -100,7 +96,7 @@ final class CalibrationFit {
         KnowledgeIndex index = new KnowledgeIndex(labelled.content(), meaning, Calibration.USUAL);
         List<Case> cases = new ArrayList<>();
         for (Labelled.Question question : labelled.questions()) {
-            List<Scored> scored = index.scored(String.join(" ", question.turns()));
+            List<Scored> scored = index.scored(question.turns());
             double[][] evidence =
                     scored.stream().map(one -> one.evidence().values()).toArray(double[][]::new);
             boolean[] right = new boolean[evidence.length];
@@ -142,11 +138,11 @@ final class CalibrationFit {
         return new Fit(weights, confidence(cases, weights));
     }
 
-    /** Conditional logit by gradient ascent, weights not negative; ties to the units of the same source do not arise. */
+    /** Conditional logit by gradient ascent, weights not negative and drawn to their mean; ties to the units of the same source do not arise. */
     private static double[] ranking(List<Case> cases, double[] spread, boolean[] with) {
         double[] w = new double[spread.length];
         for (int k = 0; k < w.length; k++) {
-            w[k] = with[k] ? 0.5 : 0;
+            w[k] = with[k] ? 0.2 : 0;
         }
         for (int round = 0; round < 1500; round++) {
             double[] gradient = new double[w.length];
@@ -168,9 +164,15 @@ final class CalibrationFit {
                     }
                 }
             }
+            double mean = 0;
+            int used = 0;
             for (int k = 0; k < w.length; k++) {
-                double least = with[k] && k == w.length - 1 ? LEAST_FOR_WORDS : 0;
-                w[k] = with[k] ? Math.max(least, w[k] + 0.2 * (gradient[k] / count - 0.06 * w[k])) : 0;
+                mean += w[k];
+                used += with[k] ? 1 : 0;
+            }
+            mean /= used;
+            for (int k = 0; k < w.length; k++) {
+                w[k] = with[k] ? Math.max(0, w[k] + 0.02 * (gradient[k] / count - RIDGE * (w[k] - mean))) : 0;
             }
         }
         for (int k = 0; k < w.length; k++) {
@@ -199,7 +201,7 @@ final class CalibrationFit {
     }
 
     /** The best candidate: its score, its lead, and whether it is right. */
-    private record Best(double score, double lead, int rank, boolean covered) {
+    private record Best(double score, double lead, double coverage, int rank, boolean covered) {
         boolean right() {
             return rank == 0;
         }
@@ -220,7 +222,12 @@ final class CalibrationFit {
         }
         double of = right;
         int rank = one.covered() ? (int) Arrays.stream(s).filter(x -> x > of).count() : 99;
-        return new Best(first, first - second, rank, one.covered());
+        int best = IntStream.range(0, s.length)
+                .filter(i -> s[i] == first)
+                .findFirst()
+                .orElseThrow();
+        double coverage = new Evidence(one.evidence()[best]).mean(Kind.COVERED);
+        return new Best(first, first - second, coverage, rank, one.covered());
     }
 
     private static double rival(List<Case> cases, Fit fit) {
@@ -234,25 +241,25 @@ final class CalibrationFit {
     /** Logistic regression of being right on 1, score and lead: Newton's method with a small ridge. */
     private static double[] confidence(List<Case> cases, double[] weights) {
         List<Best> bests = cases.stream().map(one -> best(one, weights)).toList();
-        double[] c = new double[3];
+        double[] c = new double[4];
         for (int round = 0; round < 40; round++) {
-            double[][] system = new double[3][4];
-            for (int i = 0; i < 3; i++) {
+            double[][] system = new double[4][5];
+            for (int i = 0; i < 4; i++) {
                 system[i][i] = 0.5;
-                system[i][3] = -0.5 * c[i];
+                system[i][4] = -0.5 * c[i];
             }
             for (Best best : bests) {
-                double[] x = {1, best.score(), best.lead()};
+                double[] x = {1, best.score(), best.lead(), best.coverage()};
                 double p = chance(c, best);
-                for (int i = 0; i < 3; i++) {
-                    for (int j = 0; j < 3; j++) {
+                for (int i = 0; i < 4; i++) {
+                    for (int j = 0; j < 4; j++) {
                         system[i][j] += p * (1 - p) * x[i] * x[j];
                     }
-                    system[i][3] += ((best.right() ? 1 : 0) - p) * x[i];
+                    system[i][4] += ((best.right() ? 1 : 0) - p) * x[i];
                 }
             }
             double[] step = solve(system);
-            for (int i = 0; i < 3; i++) {
+            for (int i = 0; i < 4; i++) {
                 c[i] += step[i];
             }
         }
@@ -260,7 +267,7 @@ final class CalibrationFit {
     }
 
     private static double chance(double[] c, Best best) {
-        return 1 / (1 + Math.exp(-(c[0] + c[1] * best.score() + c[2] * best.lead())));
+        return 1 / (1 + Math.exp(-(c[0] + c[1] * best.score() + c[2] * best.lead() + c[3] * best.coverage())));
     }
 
     /** Gauss-Jordan on an augmented matrix with a dominant diagonal. */
@@ -330,7 +337,7 @@ final class CalibrationFit {
             List<Outcome> in = outcomes.stream()
                     .filter(o -> o.confidence() >= from && o.confidence() < from + 0.1)
                     .toList();
-            if (!in.isEmpty() && name.contains("+words")) {
+            if (!in.isEmpty() && name.startsWith("all")) {
                 System.out.printf(
                         Locale.ROOT,
                         "    %.1f to %.1f: %3d questions, mean confidence %.2f, right %.2f%n",

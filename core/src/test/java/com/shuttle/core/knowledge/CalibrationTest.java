@@ -2,10 +2,13 @@ package com.shuttle.core.knowledge;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.knowledge.Evidence.Kind;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
+import com.shuttle.core.knowledge.Meaning.Model;
+import java.util.Arrays;
 import java.util.List;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -15,7 +18,9 @@ import org.junit.jupiter.api.Test;
 class CalibrationTest {
 
     private static Evidence evidence(double each) {
-        return new Evidence(each, each, each, each, Math.clamp(each, 0, 1));
+        double[] values = new double[Evidence.SIZE];
+        Arrays.fill(values, each);
+        return new Evidence(values);
     }
 
     @Property
@@ -40,20 +45,19 @@ class CalibrationTest {
             @ForAll @DoubleRange(min = 0, max = 0.1) double more) {
         Evidence less = evidence(each);
         double confidence = Calibration.confidence(less, 30);
-        for (Evidence stronger : List.of(
-                new Evidence(each + more, each, each, each, each),
-                new Evidence(each, each + more, each, each, each),
-                new Evidence(each, each, each + more, each, each),
-                new Evidence(each, each, each, each + more, each),
-                new Evidence(each, each, each, each, each + more))) {
-            assertThat(Calibration.confidence(stronger, 30)).isGreaterThanOrEqualTo(confidence);
+        for (int i = 0; i < Evidence.SIZE; i++) {
+            double[] stronger = less.values().clone();
+            stronger[i] += more;
+            assertThat(Calibration.confidence(new Evidence(stronger), 30)).isGreaterThanOrEqualTo(confidence);
         }
     }
 
     @Test
     void whatIsFarInMeaningIsNeverSure() {
-        assertThat(Calibration.confidence(new Evidence(0.01, 0.01, 0.9, 0.95, 1), -50))
-                .isLessThan(0.01);
+        double[] far = evidence(0.9).values();
+        far[Evidence.at(Model.SENTENCES, Kind.WHOLE)] = 0.01;
+        far[Evidence.SENTENCE] = 0.01;
+        assertThat(Calibration.confidence(new Evidence(far), -50)).isLessThan(0.01);
     }
 
     @Test

@@ -31,14 +31,14 @@ class GapGroupsTest {
     void everyQuestionIsInOneGroup(@ForAll @Size(max = 30) List<Integer> directions) {
         Meaning flat = new Meaning() {
             @Override
-            public float[] ofText(Model model, String text) {
-                return ofQuestion(model, text);
+            public Embedding readText(Model model, String text) {
+                return readQuestion(model, text);
             }
 
             @Override
-            public float[] ofQuestion(Model model, String question) {
+            public Embedding readQuestion(Model model, String question) {
                 double angle = Integer.parseInt(question);
-                return new float[] {(float) Math.cos(angle), (float) Math.sin(angle)};
+                return Embedding.of(new float[] {(float) Math.cos(angle), (float) Math.sin(angle)});
             }
         };
         List<List<Integer>> groups =
