@@ -21,6 +21,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** A release made ready for the engine: steps by place, phrases by their words. Immutable and thread-safe. */
@@ -40,6 +42,7 @@ public final class Playbook {
     private final Expressions expressions;
     private final List<Slot> slots;
     private final List<Chosen> choices = new ArrayList<>();
+    private final Map<String, Set<String>> askedIn = new HashMap<>();
 
     public Playbook(Release release) {
         this.release = release;
@@ -50,6 +53,12 @@ public final class Playbook {
         this.slots = slots(release);
         for (Flow flow : release.flows()) {
             List<Step> all = flow.allSteps();
+            askedIn.put(
+                    flow.id(),
+                    all.stream()
+                            .flatMap(step -> step.wants().stream())
+                            .map(Wanted::variable)
+                            .collect(Collectors.toSet()));
             for (Step step : all) {
                 Place place = new Place(flow.id(), step.id());
                 steps.put(place, step);
@@ -125,6 +134,11 @@ public final class Playbook {
 
     public List<Slot> slots() {
         return slots;
+    }
+
+    /** The variables that a flow's steps ask for. */
+    public Set<String> askedIn(String flow) {
+        return askedIn.getOrDefault(flow, Set.of());
     }
 
     /** Every choice that is kept, in the designer's order. */

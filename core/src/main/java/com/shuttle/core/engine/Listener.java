@@ -8,12 +8,16 @@ import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.steps.Asking;
 import com.shuttle.core.engine.steps.Player;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.listening.Moods;
+import com.shuttle.core.reading.BareValue;
 import com.shuttle.core.reading.Words;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.function.Supplier;
 import java.util.regex.Pattern;
@@ -29,24 +33,9 @@ import org.jspecify.annotations.Nullable;
  */
 final class Listener {
 
-    /** Bare figures, amounts, days, addresses, and words that only say yes or no. */
-    private static final Pattern VALUE = Pattern.compile(
-            "\\W*(?:[£$€]?\\s?(?=[.,:/ +()-]*+\\d)[\\d.,:/ +()-]++(?:[£$€%]|k|pounds?|quid|euros?|dollars?|am|pm)?"
-                    + "|[^\\s@]++@[^\\s@]++"
-                    + "|(?:on )?(?:the )?\\d{1,2}(?:st|nd|rd|th)?(?: of)? ?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)?[a-z]*(?: \\d{4})?"
-                    + "|yes|yep|yeah|no|nope|nah|ok|okay|sure)\\W*",
-            Pattern.CASE_INSENSITIVE);
-
-    private static final Pattern WAY_OUT = Pattern.compile(
-            "\\W*(?:(?:oh|no|ok|okay|well|actually|sorry|please)\\W+)*(?:never ?mind|forget (?:it|that|about it)|cancel(?: (?:it|that|this|everything|all))?"
-                    + "|(?:i|we) (?:don'?t|do not) want (?:that|it|this|to)(?: do (?:that|it|this))?(?: any ?more)?|(?:i|we)(?:'ve| have)? changed (?:my|our) minds?"
-                    + "|not interested(?: any ?more)?|leave it|let'?s not)\\W*",
-            Pattern.CASE_INSENSITIVE);
-
-    private static final Pattern ANGRY = Pattern.compile(
-            "\\b(?:rubbish|useless|ridiculous|pathetic|terrible|awful|horrible|stupid|idiotic|hopeless|crap|shit\\w*|fuck\\w*|wtf|bullshit|for (?:heaven|god|christ)'?s? ?sake"
-                    + "|sick of (?:this|you)|fed up|had enough|waste of time|waste my time|not listening|you don'?t (?:get|understand) (?:it|me|this))\\b",
-            Pattern.CASE_INSENSITIVE);
+    /** Words that only say yes or no, and to what is not told. */
+    private static final Pattern PLAIN =
+            Pattern.compile("[\\W_]*+(?:(?:yes|yep|yeah|no|nope|nah|okay|ok|sure)[\\W_]*+)?", Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -85,6 +74,7 @@ final class Listener {
                         () -> pending(text),
                         () -> aside() ? repairs.change(read) : null,
                         () -> wayOut(read),
+                        () -> unsure(read),
                         () -> value(read),
                         () -> anger(read),
                         () -> severalQuestions(read),
@@ -172,8 +162,7 @@ final class Listener {
 
     /** Who wants out is told the ways; the place is kept until they choose one. */
     private @Nullable Heard wayOut(String text) {
-        return run.awaiting() == null
-                        || !WAY_OUT.matcher(text.replace('’', '\'')).matches()
+        return run.awaiting() == null || !Moods.wantsOut(text)
                 ? null
                 : new Heard("wants out", "", () -> {
                     run.await(beneath());
@@ -181,28 +170,50 @@ final class Listener {
                 });
     }
 
+    /** Who does not know leaves out what may be left out; what may not is asked with more help. */
+    private @Nullable Heard unsure(String text) {
+        Awaiting pending = beneath();
+        if (pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isUnsure(text)) {
+            return null;
+        }
+        return new Heard("does not know", "", () -> {
+            run.await(pending);
+            if (pending.offers(Offers.SKIP)) {
+                run.say(Phrasebook.LEFT_OPEN);
+                new Picks(walker).pick(List.of(Offers.SKIP));
+            } else {
+                repairs.notUnderstood(text);
+            }
+        });
+    }
+
     /** What is nothing but a value is no question: it is kept for what asks for it, or the bot says that nothing does. */
     private @Nullable Heard value(String text) {
-        if (!VALUE.matcher(text).matches()) {
+        BareValue bare = BareValue.of(text, run.around().context());
+        if (bare == BareValue.NONE && !PLAIN.matcher(text).matches()) {
             return null;
         }
         Heard kept = somethingElse(text);
-        boolean open = run.awaiting() == null || run.awaiting() instanceof Awaiting.OpenQuestion;
-        return kept != null
-                ? kept
-                : new Heard("a value nobody asked for", "", () -> {
-                    if (open) {
-                        run.say(Phrasebook.UNASKED);
-                    } else {
-                        run.await(beneath());
-                        repairs.notUnderstood(text);
-                    }
-                });
+        if (kept != null) {
+            return kept;
+        }
+        Awaiting pending = beneath();
+        return new Heard("a value nobody asked for", bare.name().toLowerCase(Locale.ROOT), () -> {
+            run.await(pending);
+            if (bare == BareValue.DAYS && asking.wantsDay()) {
+                run.say(Phrasebook.WHICH_DAY);
+                walker.putAgain();
+            } else if (pending == null || pending instanceof Awaiting.OpenQuestion) {
+                run.say(Phrasebook.UNASKED);
+            } else {
+                repairs.notUnderstood(text);
+            }
+        });
     }
 
     /** Who is angry is met with a person rather than with the same question again. */
     private @Nullable Heard anger(String text) {
-        return !ANGRY.matcher(text).find()
+        return !Moods.isAngry(text)
                 ? null
                 : new Heard("anger", "a person is offered", () -> {
                     run.await(beneath());
@@ -239,7 +250,9 @@ final class Listener {
         boolean telling =
                 !asks && pending != null && !asking.givenAway(text, List.of()).isEmpty();
         Finding.Outcome outcome = answering.outcome(finding);
-        if (telling && outcome != Finding.Outcome.ANSWER) {
+        boolean byTable =
+                !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;
+        if (telling && (outcome != Finding.Outcome.ANSWER || byTable)) {
             return null;
         }
         return switch (outcome) {
@@ -249,7 +262,7 @@ final class Listener {
                     answer(finding, text);
                 });
             case SUGGEST ->
-                (asks || !(pending instanceof Awaiting.Reply)) && flowOf(text) == null
+                (asks || !(pending instanceof Awaiting.Reply) && !Words.areNames(text)) && flowOf(text) == null
                         ? Heard.of(() -> {
                             run.remember(text);
                             answering.suggest(finding, text, pending);
@@ -309,10 +322,14 @@ final class Listener {
 
     /** What answers nothing that was asked, but gives away something that will be. */
     private @Nullable Heard somethingElse(String text) {
-        boolean asked = run.awaiting() instanceof Awaiting.Reply || run.awaiting() instanceof Awaiting.Pick;
+        Awaiting pending = beneath();
+        boolean asked = pending instanceof Awaiting.Reply
+                || pending instanceof Awaiting.Pick
+                || pending instanceof Awaiting.OpenQuestion;
         return !asked || asking.givenAway(text, List.of()).isEmpty()
                 ? null
                 : Heard.of(() -> {
+                    run.await(pending);
                     asking.keepWhatElse(text, List.of());
                     walker.putAgain();
                 });

@@ -16,6 +16,7 @@ import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -94,8 +95,18 @@ final class Picks {
         }
         if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
-                && !yes) {
-            return new Heard("suggestion", "refused", () -> refused(suggestion));
+                && (!yes || Words.of(text).size() <= 2)) {
+            if (!yes) {
+                return new Heard("suggestion", "refused", () -> refused(suggestion));
+            }
+            Offer first = suggestion.offers().getFirst();
+            // Of several the nearest is meant by nobody who says yes: they are asked which.
+            return suggestion.offers().size() == 2
+                    ? new Heard("suggestion", "“" + first.label() + "”", () -> pickSuggestion(suggestion, first.id()))
+                    : new Heard("suggestion", "yes, and which is not told", () -> {
+                        run.sayOneOf(List.of(Phrasebook.WHICH), suggestion.offers());
+                        run.await(suggestion);
+                    });
         }
         Awaiting before = suggestion.resumes() == null ? new Awaiting.OpenQuestion(0) : suggestion.resumes();
         return walker.player().resuming(before, text);

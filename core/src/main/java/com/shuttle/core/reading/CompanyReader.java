@@ -297,6 +297,10 @@ final class CompanyReader {
                 found.add(Mention.of(new Value.Text(rest), lead.end(), lead.end() + rest.length()));
             }
         }
+        Matcher saints = SAINTS.matcher(text);
+        while (saints.find()) {
+            found.add(Mention.of(new Value.Text(saints.group()), saints.start(), saints.end()));
+        }
         Matcher runs = CAPITALS.matcher(text);
         while (runs.find()) {
             String run = trimmed(runs.group());
@@ -316,6 +320,10 @@ final class CompanyReader {
         }
         return found;
     }
+
+    /** "St Orrin's": a school or a church. */
+    private static final Pattern SAINTS =
+            Pattern.compile("\\b(?:St|Saint)\\.? \\p{Lu}\\p{L}+['’]s?(?: \\p{Lu}\\p{L}+){0,3}(?![\\p{L}'’])");
 
     private static final String CAPITAL = "(?:(?:St|Bros|Mt|Dr|\\p{Lu})\\.|\\p{Lu}[\\p{L}\\p{N}'’&-]*)";
     private static final Pattern CAPITALS =

@@ -302,6 +302,9 @@ final class DateReader {
                                 "century",
                                 "graders",
                                 "grade",
+                                "week",
+                                "half",
+                                "weekend",
                                 "one",
                                 "year"))
                 || tokens.is(day[1], "-")) {
@@ -330,8 +333,6 @@ final class DateReader {
                 || !tokens.at(next).letters() && tokens.word(next - 1).length() > 5 && !tokens.is(next - 1, "second");
     }
 
-    // Weekdays
-
     private @Nullable Found weekday(int i) {
         int at = i;
         boolean nextWord = tokens.is(i, "next");
@@ -348,6 +349,10 @@ final class DateReader {
                         && (tokens.is(at + 1, Set.of("and", "&", "in", "on", "down"))
                                 || tokens.is(at - 1, Set.of("and", "&", "the", "in")))) {
             return null;
+        }
+        Found ofMonth = relative.weekdayIn(day, at + 1);
+        if (ofMonth != null) {
+            return ofMonth;
         }
         boolean coming = tokens.is(i - 1, "coming") || tokens.is(at - 1, "coming");
         LocalDate upcoming = today.with(TemporalAdjusters.next(day));

@@ -87,6 +87,9 @@ final class NameReader {
             "infants",
             "juniors");
 
+    /** "St Orrin's" is a school or a church. */
+    private static final Pattern OF_A_SAINT = Pattern.compile("(?i)(?:st|saint)\\.? .*'s?");
+
     /** "No lunch" is nobody. */
     private static final Pattern RULED_OUT = Pattern.compile("(?:[Nn]o|[Ww]ithout|[Aa]ny|[Ss]ome) \\p{Ll}");
 
@@ -235,8 +238,9 @@ final class NameReader {
         bare = bare.replaceAll("^['.-]+|['-]+$", "")
                 .replaceAll("(?<=\\p{L}{3})\\.$", "")
                 .strip();
+        boolean titled = !withoutTitle(bare).equals(bare);
         bare = withoutTitle(bare);
-        if (bare.isEmpty() || !bare.matches(NAME)) {
+        if (bare.isEmpty() || !bare.matches(NAME) || OF_A_SAINT.matcher(bare).matches()) {
             return null;
         }
         String[] words = bare.toLowerCase(Locale.ROOT).split(" ");
@@ -245,6 +249,9 @@ final class NameReader {
         }
         boolean begins = !NOT_NAMES.contains(words[0]) || WORDS_AND_NAMES.contains(words[0]);
         if (begins && words.length >= 2 && WRITTEN_OUT.matcher(part.strip()).matches()) {
+            return bare;
+        }
+        if (titled && begins && words.length == 2) {
             return bare;
         }
         boolean lone = words.length == 1;

@@ -29,6 +29,26 @@ final class NumberSlots {
     private static final Pattern NO_SUCH =
             Pattern.compile("\\b(?:no|without(?: any)?|zero)\\s+([\\p{L}-]+)\\b", Pattern.CASE_INSENSITIVE);
 
+    /** "Year 2" and "room 7" count nothing. */
+    private static final Pattern ORDERED = Pattern.compile(
+            "\\b(?:years?|yr|grade|class|form|room|platform|gate|line|bus|part|phase|level|chapter|page|zone|floor|table|number|no\\.|row|seat|unit|flat)\\s{1,2}$",
+            Pattern.CASE_INSENSITIVE);
+
+    /** Words after a bare number that say nothing of it. */
+    private static final Set<String> IDLE = Set.of(
+            "actually",
+            "please",
+            "altogether",
+            "tops",
+            "max",
+            "maximum",
+            "now",
+            "thanks",
+            "then",
+            "total",
+            "in",
+            "all");
+
     /** What stands farther than this from a number says nothing of it, in UTF-16 units. */
     private static final int NEAR = 160;
 
@@ -111,6 +131,9 @@ final class NumberSlots {
                 return 30 - i;
             }
         }
+        if (ORDERED.matcher(before).find()) {
+            return 0;
+        }
         boolean people = SlotWords.countsPeople(slot);
         if (people && OF_PEOPLE_AFTER.matcher(after).find()) {
             return 24;
@@ -132,7 +155,7 @@ final class NumberSlots {
             }
             boolean bare = all.size() == 1
                     && text.replaceAll("[§\\s,.;!]+", " ").strip().length() <= number.end() - number.start() + 12;
-            return bare && reader.slots(ValueType.NUMBER).size() == 1 && next.isEmpty() ? 5 : 0;
+            return bare && reader.slots(ValueType.NUMBER).size() == 1 && IDLE.containsAll(next) ? 5 : 0;
         }
         return 0;
     }

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
 import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -44,6 +45,26 @@ final class RelativeDays {
         this.tokens = tokens;
         this.context = context;
         this.today = context.now().toLocalDate();
+    }
+
+    /** "A Saturday in June" is any of them. */
+    @Nullable
+    Found weekdayIn(DayOfWeek day, int at) {
+        Month month = tokens.is(at, "in") ? days.monthName(at + 1) : null;
+        if (month == null || tokens.at(at + 2).figure()) {
+            return null;
+        }
+        LocalDate first = days.nearest(month.getValue(), month.minLength());
+        YearMonth of = first == null ? YearMonth.of(today.getYear(), month) : YearMonth.from(first);
+        List<LocalDate> all = new ArrayList<>();
+        for (LocalDate date = of.atDay(1).with(TemporalAdjusters.nextOrSame(day));
+                YearMonth.from(date).equals(of);
+                date = date.plusWeeks(1)) {
+            if (date.isAfter(today)) {
+                all.add(date);
+            }
+        }
+        return new Found(all, at + 2);
     }
 
     /** "tomorrow", "the day after", "this evening", and spans of time. */

@@ -120,6 +120,13 @@ public final class Words {
         return EVERYDAY.contains(word);
     }
 
+    private static final Pattern NAMES = Pattern.compile("\\p{Lu}[\\p{L}'’&.-]*+(?: \\p{Lu}[\\p{L}'’&.-]*+){1,3}");
+
+    /** Whether a text is nothing but two to four words that are written as names. */
+    public static boolean areNames(String text) {
+        return NAMES.matcher(text.strip()).matches();
+    }
+
     /** Whether a message reads as a question: by its mark, or by the word it opens with. */
     public static boolean looksLikeQuestion(String text) {
         if (text.strip().endsWith("?")) {

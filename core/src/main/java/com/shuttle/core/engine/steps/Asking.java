@@ -11,6 +11,7 @@ import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.BareValue;
 import com.shuttle.core.reading.HeadCounts;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.Reader;
@@ -58,6 +59,8 @@ public final class Asking {
 
     private static final Pattern INTRODUCES =
             Pattern.compile("\\b(?:name is|name's|i am|i'm|im|call me|called|this is|it's)\\s+$");
+
+    private static final Pattern GOES_ON = Pattern.compile(" \\p{Lu}\\p{Ll}");
 
     private static final Pattern DIALLED = Pattern.compile("\\W*[+(]?[0\\d][\\d\\s()./-]{8,}\\W*");
 
@@ -132,8 +135,12 @@ public final class Asking {
     private boolean isContact(ValueType asked, String text) {
         boolean figure = asked == ValueType.NUMBER || asked == ValueType.MONEY || asked == ValueType.DATE;
         return figure
-                && DIALLED.matcher(text).matches()
-                && Reader.reply(ValueType.PHONE, text, run.around().context()) instanceof Reading.Given;
+                && Reader.reply(ValueType.PHONE, text, run.around().context())
+                        instanceof Reading.Given(Value value, int start, int end)
+                && (DIALLED.matcher(text).matches()
+                        || end - start >= text.strip().length()
+                                && value.shown().length() > 9
+                                && text.chars().anyMatch(Character::isLetter));
     }
 
     /** Names that nobody asked for must be written as names: "mid march" is none. */
@@ -141,8 +148,15 @@ public final class Asking {
         boolean name = slot.type() == ValueType.PERSON_NAME || slot.type() == ValueType.COMPANY;
         String lower = text.toLowerCase(Locale.ROOT);
         int at = lower.indexOf(value.shown().toLowerCase(Locale.ROOT));
+        // "Kestrel Foods" is no Kestrel.
+        int exact = text.indexOf(value.shown());
+        boolean goesOn = exact >= 0
+                && GOES_ON.matcher(text)
+                        .region(exact + value.shown().length(), text.length())
+                        .lookingAt();
         return !name
-                || text.contains(value.shown())
+                || exact >= 0 && !goesOn
+                || at >= 0 && text.indexOf('@') > 0
                 || at > 0 && INTRODUCES.matcher(lower.substring(0, at)).find();
     }
 
@@ -228,6 +242,22 @@ public final class Asking {
         }
     }
 
+    private boolean isOfFlow(Slot slot) {
+        Place here = run.at();
+        return here != null && run.playbook.askedIn(here.flow()).contains(slot.name());
+    }
+
+    /** Whether a day is asked for now or still open. */
+    public boolean wantsDay() {
+        return openSlots(List.of()).stream()
+                .anyMatch(slot -> slot.type() == ValueType.DATE || slot.type() == ValueType.DATE_TIME);
+    }
+
+    /** Two words or more that are all written as names are no choice, unless they are an option's own. */
+    private static boolean isName(String text, Value value) {
+        return Words.areNames(text) && !Words.normal(text).equals(Words.normal(value.shown()));
+    }
+
     private static boolean isChoice(Slot slot) {
         return slot.type() == ValueType.CHOICE || slot.type() == ValueType.MULTI_CHOICE;
     }
@@ -262,6 +292,12 @@ public final class Asking {
         boolean asks = Words.looksLikeQuestion(text);
         Map<String, Reading> read = SeveralReader.read(
                 text, slots, run.around().context(), run.around().meaning());
+        if (read.isEmpty() && BareValue.of(text, run.around().context()) == BareValue.VALUE) {
+            // A bare "60" is what this flow asks for, though others count something too.
+            List<Slot> ofFlow = slots.stream().filter(this::isOfFlow).toList();
+            read = SeveralReader.read(
+                    text, ofFlow, run.around().context(), run.around().meaning());
+        }
         Map<String, Value> given = new LinkedHashMap<>();
         for (Slot slot : slots) {
             Reading reading = slot.type() == ValueType.TIME
@@ -269,7 +305,7 @@ public final class Asking {
                     : read.getOrDefault(slot.name(), Reading.NOTHING);
             if (reading instanceof Reading.Given(Value value, int start, int end)
                     && isWritten(slot, value, text)
-                    && !(isChoice(slot) && (asks || value.equals(new Value.Many(List.of()))))) {
+                    && !(isChoice(slot) && (asks || isName(text, value) || value.equals(new Value.Many(List.of()))))) {
                 given.put(slot.name(), value);
             }
         }

@@ -126,7 +126,8 @@ final class FactChanges {
         return bare.isBlank() ? text : bare;
     }
 
-    private static Slot slot(Fact fact) {
+    /** A fact as it is looked for in a message. */
+    static Slot slot(Fact fact) {
         return new Slot(fact.variable(), fact.label(), fact.type(), fact.options());
     }
 }

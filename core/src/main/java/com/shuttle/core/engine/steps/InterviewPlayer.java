@@ -274,6 +274,8 @@ final class InterviewPlayer extends Player {
     private void give(Map<Fact, Value> given, String text) {
         List<String> problems = new ArrayList<>();
         List<String> changed = new ArrayList<>();
+        List<String> kept = new ArrayList<>();
+        Fact only = run.awaiting() instanceof Awaiting.Facts asked ? only(asked) : null;
         given.forEach((fact, value) -> {
             String problem = AnswerCheck.problem(fact, value, run);
             if (problem == null) {
@@ -282,6 +284,8 @@ final class InterviewPlayer extends Player {
                 run.trace("fact", fact.variable() + " " + value.shown());
                 if (before != null && !before.equals(value)) {
                     changed.add("the " + fact.called() + " to " + Texts.escaped(value.shown()));
+                } else if (before == null && !text.isEmpty() && fact != only) {
+                    kept.add(Phrasebook.kept(FactChanges.slot(fact), Texts.escaped(value.shown())));
                 }
             } else {
                 run.trace("does not fit", problem);
@@ -292,6 +296,9 @@ final class InterviewPlayer extends Player {
         problems.forEach(run::say);
         if (!changed.isEmpty()) {
             run.sayPrepared("I've changed " + Phrasebook.all(changed) + ".", List.of(), Look.PLAIN);
+        }
+        if (!kept.isEmpty() && !missing().isEmpty()) {
+            run.say(Phrasebook.noted(kept));
         }
         if (problems.size() == given.size()
                 && awaiting instanceof Awaiting.Facts asked
