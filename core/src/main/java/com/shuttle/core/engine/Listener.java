@@ -190,7 +190,9 @@ final class Listener {
     /** What is nothing but a value is no question: it is kept for what asks for it, or the bot says that nothing does. */
     private @Nullable Heard value(String text) {
         BareValue bare = BareValue.of(text, run.around().context());
-        if (bare == BareValue.NONE && !PLAIN.matcher(text).matches()) {
+        boolean leans = text.endsWith("?") && bare != BareValue.VALUE;
+        if (leans && text.chars().anyMatch(Character::isLetter)
+                || bare == BareValue.NONE && !PLAIN.matcher(text).matches()) {
             return null;
         }
         Heard kept = somethingElse(text);

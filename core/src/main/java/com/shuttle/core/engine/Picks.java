@@ -16,12 +16,16 @@ import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
-import com.shuttle.core.reading.Words;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Takes what is picked by hand, or typed so that it comes to the same: for the step, or of what was offered beside it. */
 final class Picks {
+
+    private static final Pattern YES = Pattern.compile(
+            "\\W*(?:yes|yep|yeah|yup|sure|right|exactly|correct|that one)(?: please| that one)?\\W*",
+            Pattern.CASE_INSENSITIVE);
 
     private final Walker walker;
     private final TurnRun run;
@@ -95,7 +99,7 @@ final class Picks {
         }
         if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
-                && (!yes || Words.of(text).size() <= 2)) {
+                && (!yes || YES.matcher(text).matches())) {
             if (!yes) {
                 return new Heard("suggestion", "refused", () -> refused(suggestion));
             }

@@ -39,6 +39,11 @@ public final class Words {
             "why", "how", "hows", "how's", "which", "do", "does", "did", "can", "could", "is", "are", "will", "would",
             "should", "may", "am", "was", "were", "have", "has", "isn't", "aren't", "don't", "doesn't", "can't");
 
+    /** Words that may stand before a question and say nothing. */
+    private static final Set<String> BEFORE_QUESTIONS = Set.of(
+            "ok", "okay", "and", "so", "but", "well", "right", "great", "thanks", "hi", "hello", "hey", "oh", "um",
+            "ah", "also", "then", "now", "alright", "cool", "fine", "good", "sorry");
+
     private Words() {}
 
     /**
@@ -133,7 +138,11 @@ public final class Words {
             return true;
         }
         List<String> words = of(text.length() <= LONGEST_OPENING ? text : text.substring(0, LONGEST_OPENING));
-        return words.size() >= 3 && QUESTION_STARTS.contains(words.getFirst());
+        int first = 0;
+        while (first < words.size() && BEFORE_QUESTIONS.contains(words.get(first))) {
+            first++;
+        }
+        return words.size() - first >= 3 && QUESTION_STARTS.contains(words.get(first));
     }
 
     /**

@@ -62,6 +62,9 @@ public final class Asking {
 
     private static final Pattern GOES_ON = Pattern.compile(" \\p{Lu}\\p{Ll}");
 
+    private static final Pattern OF_A_FIRM =
+            Pattern.compile("\\b(?:ltd|limited|plc|inc|llc|llp|gmbh|ag)\\b\\.?\\W*$", Pattern.CASE_INSENSITIVE);
+
     private static final Pattern DIALLED = Pattern.compile("\\W*[+(]?[0\\d][\\d\\s()./-]{8,}\\W*");
 
     private static final Pattern UNITED = Pattern.compile(
@@ -255,7 +258,8 @@ public final class Asking {
 
     /** Two words or more that are all written as names are no choice, unless they are an option's own. */
     private static boolean isName(String text, Value value) {
-        return Words.areNames(text) && !Words.normal(text).equals(Words.normal(value.shown()));
+        return (Words.areNames(text) || OF_A_FIRM.matcher(text).find())
+                && !Words.normal(text).equals(Words.normal(value.shown()));
     }
 
     private static boolean isChoice(Slot slot) {

@@ -15,6 +15,7 @@ import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -116,7 +117,8 @@ public abstract class Player {
 
     /** Whether a text is a plain no. */
     protected boolean saysNo(String text) {
-        return yesOrNo(text) == Boolean.FALSE;
+        boolean plain = Words.of(text).size() <= 4 || text.strip().matches("(?is)(?:no|nah|nope|not)\\b.*");
+        return plain && yesOrNo(text) == Boolean.FALSE;
     }
 
     /** Yes, no, or null for neither. */
