@@ -27,8 +27,9 @@ import org.jspecify.annotations.Nullable;
 /**
  * Takes typed text while the bot speaks. Each source says what it understood of it and changes nothing; the first in this
  * order that understood anything is done, and the trace names it: an offered option by its label; standing requests; a step
- * that hears changes to what it asks; corrections; the step's pending question; a question of the visitor's own; a phrase
- * that leads to another flow; something that will be asked later. Otherwise it was not understood. What else the message
+ * that hears changes to what it asks; corrections; the step's pending question; what says only that the visitor wants out,
+ * does not know, or is angry; a bare value, which is never a question; questions of the visitor's own; a phrase that leads
+ * to another flow; something that will be asked later. Otherwise it was not understood. What else the message
  * gives away is kept whichever source takes it.
  */
 final class Listener {
@@ -190,8 +191,7 @@ final class Listener {
     /** What is nothing but a value is no question: it is kept for what asks for it, or the bot says that nothing does. */
     private @Nullable Heard value(String text) {
         BareValue bare = BareValue.of(text, run.around().context());
-        boolean leans = text.endsWith("?") && bare != BareValue.VALUE;
-        if (leans && text.chars().anyMatch(Character::isLetter)
+        if (text.endsWith("?") && text.chars().anyMatch(Character::isLetter)
                 || bare == BareValue.NONE && !PLAIN.matcher(text).matches()) {
             return null;
         }

@@ -60,7 +60,7 @@ enum Standing {
     /** Somebody is in need. */
     private static final Pattern EMERGENCY = Pattern.compile(
             "\\b(?:emergency|ambulance|(?:is|am|are|got|been) (?:stuck|trapped|injured|bleeding|unconscious|collapsed)|(?:is|are) on fire"
-                    + "|help me|not breathing|heart attack|call the police)\\b");
+                    + "|help me|locked (?:in|out)|can'?t get out|not breathing|heart attack|call the police)\\b");
 
     private static final Pattern TELLS_OF_IT = Pattern.compile(
             "\\b(?:(?:don't|do not|didn't|not|never|no need to|rather not|without) (?:\\w+ )?(?:want|need|like|talk|speak|talking|speaking)|talked|spoke|spoken|talking)\\b");

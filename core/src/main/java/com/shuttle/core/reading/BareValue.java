@@ -114,7 +114,6 @@ public enum BareValue {
             "weekends",
             "month",
             "months",
-            "year",
             "spring",
             "summer",
             "autumn",

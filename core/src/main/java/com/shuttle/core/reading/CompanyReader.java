@@ -53,6 +53,8 @@ final class CompanyReader {
             "daughters",
             "school",
             "academy",
+            "infants",
+            "juniors",
             "college",
             "university",
             "nursery",

@@ -351,7 +351,7 @@ final class DateReader {
             return null;
         }
         Found ofMonth = relative.weekdayIn(day, at + 1);
-        if (ofMonth != null) {
+        if (ofMonth != null || relative.anySuch(i - 1)) {
             return ofMonth;
         }
         boolean coming = tokens.is(i - 1, "coming") || tokens.is(at - 1, "coming");

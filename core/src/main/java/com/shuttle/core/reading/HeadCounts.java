@@ -34,13 +34,24 @@ public final class HeadCounts {
                     + PEOPLE + ")\\b",
             Pattern.CASE_INSENSITIVE);
 
+    /** "Two classes of 28". */
+    private static final Pattern TIMES = Pattern.compile(
+            "\\b(\\d{1,2}|two|three|four|five|six)\\s+(?:class(?:es)?|groups?|tables?|teams?|coaches|busloads?)\\s+of\\s+(\\d{1,3})\\b",
+            Pattern.CASE_INSENSITIVE);
+
     private static final Pattern TOTAL =
             Pattern.compile("\\b(?:in total|altogether|all in all|all told|in all|so)\\b", Pattern.CASE_INSENSITIVE);
 
     private HeadCounts() {}
 
-    /** The sum of two or more parts; empty where there are fewer, or the whole is said too. */
+    /** The product of groups of so many each, or the sum of two or more parts; empty where there are fewer, or the whole is said too. */
     public static OptionalInt sum(String text) {
+        Matcher times = TIMES.matcher(text);
+        if (times.find()) {
+            String many = times.group(1).toLowerCase(Locale.ROOT);
+            int groups = WORDS.containsKey(many) ? WORDS.get(many) : Integer.parseInt(many);
+            return OptionalInt.of(groups * Integer.parseInt(times.group(2)));
+        }
         Matcher part = PART.matcher(text);
         int sum = 0;
         int parts = 0;

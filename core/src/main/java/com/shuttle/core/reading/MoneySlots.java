@@ -21,7 +21,7 @@ final class MoneySlots {
         List<Mention> found = new ArrayList<>(MoneyReader.find(tokens, reader.context(), false));
         if (found.isEmpty() && !wanted.isEmpty()) {
             for (Mention bare : MoneyReader.find(tokens, reader.context(), true)) {
-                boolean led = wanted.stream().anyMatch(slot -> pointsHere(slot, bare));
+                boolean led = wanted.stream().anyMatch(slot -> pointsHere(slot, bare)) || isThousands(bare);
                 if (led && bare.clear() && bare.values().getFirst() instanceof Money) {
                     found.add(bare);
                 }
@@ -29,6 +29,14 @@ final class MoneySlots {
         }
         reader.assign(found, wanted);
         reader.blank(found);
+    }
+
+    /** "5k" is an amount, where nothing says what else it counts. */
+    private boolean isThousands(Mention mention) {
+        return reader.rest().substring(mention.start(), mention.end()).matches("(?is)\\d+(?:\\.\\d+)?\\s?(?:k|grand)")
+                && reader.rest()
+                        .substring(mention.end())
+                        .matches("(?s)\\s*(?:$|[,.;!?].*|(?:tops|max|at most|or so|and)\\b.*)");
     }
 
     private boolean pointsHere(Slot slot, Mention mention) {

@@ -176,6 +176,9 @@ final class NameReader {
         String clean =
                 ABBREVIATED_TITLE.matcher(NOISE.matcher(text).replaceAll(" ")).replaceAll(" ");
         boolean asks = text.strip().endsWith("?");
+        if (asks && text.chars().noneMatch(Character::isUpperCase)) {
+            return Reading.NOTHING;
+        }
         String swapped = surnameFirst(clean);
         if (swapped != null) {
             return given(swapped, 0, text.length());

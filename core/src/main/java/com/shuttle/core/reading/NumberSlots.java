@@ -23,7 +23,7 @@ final class NumberSlots {
             "\\b(?:(?:table|room|booking|space|seats?|party|group|places?|tickets?|lunch|dinner)\\s+(?:for|of)|for|we(?:'re| are| will be|'ll be)|there(?:'s| are| will be|'ll be| is)|party of|group of|total of|bringing)\\s*(?:about|around|roughly|approximately|maybe|probably|only|just|up to|the|all)?\\s*$",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern UNIT = Pattern.compile(
-            "^\\s*-?(?:years?|yrs?|months?|weeks?|days?|nights?|hours?|hrs?|minutes?|mins?|miles?|km|kg|cm|metres?|meters?|feet|inch(?:es)?|%|percent|st\\b|nd\\b|rd\\b|th\\b|times?|am\\b|pm\\b|rooms?|beds?|bedrooms?|pages?|cars?|vehicles?|parcels?|boxes|courses?|sets?|copies|floors?|stars?|o'clock)",
+            "^\\s*-?(?:years?|yrs?|months?|weeks?|days?|nights?|hours?|hrs?|minutes?|mins?|miles?|km|kg|cm|metres?|meters?|feet|inch(?:es)?|%|percent|st\\b|nd\\b|rd\\b|th\\b|times?|am\\b|pm\\b|rooms?|beds?|bedrooms?|pages?|cars?|vehicles?|parcels?|boxes|courses?|sets?|copies|floors?|stars?|class(?:es)?|groups?|coach(?:es)?|buses|o'clock)",
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern NO_SUCH =

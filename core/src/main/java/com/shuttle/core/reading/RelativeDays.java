@@ -29,6 +29,7 @@ final class RelativeDays {
             "tmr",
             "tomorrrow",
             "tomorrows");
+    private static final Set<String> ANY = Set.of("a", "any", "every", "each");
     private static final Set<String> DAYS = Set.of("day", "days");
     private static final Set<String> WEEKS = Set.of("week", "weeks", "wk", "wks", "week's");
     private static final Set<String> FORTNIGHT = Set.of("fortnight", "fortnight's");
@@ -45,6 +46,11 @@ final class RelativeDays {
         this.tokens = tokens;
         this.context = context;
         this.today = context.now().toLocalDate();
+    }
+
+    /** Whether a weekday after token {@code i} is no day yet: "on a Monday". */
+    boolean anySuch(int i) {
+        return tokens.is(i, ANY);
     }
 
     /** "A Saturday in June" is any of them. */

@@ -110,8 +110,29 @@ class InterviewTest {
     @Test
     void theVisitorMayDeclineOrGiveUp() {
         begun().says("forget it").hears("Another time.");
-        begun().says("I'd rather not say").hears("Another time.");
+        begun().says("I'd rather not say")
+                .hearsPart("can't go on without it")
+                .says("none of your business")
+                .hears("Another time.");
         begun().says("Dana Whitlow").says("qwrt").says("hm").says("?!").hears("Gave up.");
+    }
+
+    @Test
+    void whatWasNotAskedIsSaidBack() {
+        begun().says("28 pupils on 12 May")
+                .hears("Noted: number of pupils 28, Tuesday 12 May 2026.", "What is your name?")
+                .says("no lunch for us")
+                .hearsPart("Noted: lunch no.")
+                .says("Dana Whitlow")
+                .hears("What is the email?");
+    }
+
+    @Test
+    void whatCountsNothingIsNoNumber() {
+        Talk talk = begun().says("year 4, and two classes of 28");
+        assertThat(talk.state.variables()).doesNotContainKey("name");
+        talk.says("Dana Whitlow").says("dana@example.org").hearsPart("pupils").says("year 4");
+        assertThat(talk.heard.toString()).doesNotContain("too little");
     }
 
     @Test

@@ -24,7 +24,8 @@ class RepairsTest {
             .build();
 
     private static Talk at(String step) {
-        Talk talk = Talk.with(new FakeWorld().knows("parking", "Parking is free.", 0.9), FLOW);
+        Talk talk = Talk.with(
+                new FakeWorld().knows("parking", "Parking is free.", 0.9).knows("dogs", "On a lead.", 0.4), FLOW);
         if (!step.equals("n")) {
             talk.says("Dana Whitlow");
         }
@@ -64,6 +65,11 @@ class RepairsTest {
                 "d|next friday|unclear|d",
                 "d|my email is wrong, it's d@example.net|changed|d",
                 "d|go back|standing request|g",
+                "d|not sure yet|does not know|d",
+                "d|in June sometime|a value nobody asked for|d",
+                "d|mornings only please|a value nobody asked for|d",
+                "d|a saturday in june|unclear|d",
+                "g|year 4|not understood|g",
                 "t|is there parking?|answered from knowledge|t",
                 "t|We would love to see the large telescope if that can be done.|answer to the question|end",
             })
@@ -89,5 +95,24 @@ class RepairsTest {
         assertThat(talk.heard.toString()).doesNotContain("<b>");
         Talk braces = Talk.with(FLOW).says("my name is {{email}}");
         assertThat(braces.heard.toString()).doesNotContain("{{");
+    }
+
+    @Test
+    void aPlainYesTakesTheOnlySuggestion() {
+        at("n").says("dogs?")
+                .hearsPart("Is it one of these?")
+                .says("yes please")
+                .hears("On a lead.", "Name?");
+        at("n").says("dogs?")
+                .says("no")
+                .tookBy("suggestion")
+                .says("Dana Whitlow")
+                .hears("Email?");
+    }
+
+    @Test
+    void factsAreKeptBesideASuggestionToo() {
+        at("n").says("dogs?").says("dana@example.org").hears("Noted: dana@example.org.", "Name?");
+        at("n").says("dogs?").says("24").hears("Noted: guests 24.", "Name?");
     }
 }

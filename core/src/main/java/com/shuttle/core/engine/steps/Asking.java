@@ -71,6 +71,11 @@ public final class Asking {
             "\\b(?:\\d+(?:[.,]\\d+)?|an?|one|two|three|four|five|six|seven|eight)\\s*-?(hours?|hrs?|minutes?|mins?|nights?|days?|weeks?|months?|years?)\\b",
             Pattern.CASE_INSENSITIVE);
 
+    /** "Year 4" counts nothing. */
+    private static final Pattern ORDERED = Pattern.compile(
+            "\\b(year|yr|grade|class|room|platform|gate|part|level|floor|unit|flat) \\d{1,3}\\b",
+            Pattern.CASE_INSENSITIVE);
+
     /** What follows is what it comes to: "not before 11, so 11". */
     private static final Pattern CONCLUDES = Pattern.compile(
             "[,;.\\s]\\s*so\\s+(?:let'?s (?:say|make it)|make it|it'?s|that'?s|we'?re|there'?(?:s|re)|say)?\\s*(?=\\S)",
@@ -116,16 +121,22 @@ public final class Asking {
 
     /** A message without numbers of hours or days, where something else is counted: as long as it was. */
     private static String withoutUnits(Wanted wanted, String text) {
-        Matcher united = UNITED.matcher(text);
         StringBuilder bare = new StringBuilder(text);
         String asked = asked(wanted);
+        Matcher ordered = ORDERED.matcher(text);
+        while (ordered.find()) {
+            if (!asked.contains(ordered.group(1).toLowerCase(Locale.ROOT))) {
+                bare.replace(ordered.start(), ordered.end(), " ".repeat(ordered.end() - ordered.start()));
+            }
+        }
+        Matcher united = UNITED.matcher(text);
         while (united.find()) {
             String unit = united.group(1).toLowerCase(Locale.ROOT);
             if (!asked.contains(unit.substring(0, Math.min(unit.length(), 3)))) {
                 bare.replace(united.start(), united.end(), " ".repeat(united.end() - united.start()));
             }
         }
-        return bare.toString().isBlank() ? text : bare.toString();
+        return bare.toString().isBlank() && !ORDERED.matcher(text).find() ? text : bare.toString();
     }
 
     /** All that a question says of what it asks for, in lower case. */

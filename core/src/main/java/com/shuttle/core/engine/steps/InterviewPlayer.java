@@ -318,11 +318,15 @@ final class InterviewPlayer extends Player {
         run.trace("refused", fact.variable());
         if (fact.optional()) {
             leaveOut(fact);
-        } else if (step.exit(Interview.DECLINED.id()) != null) {
+        } else if (step.exit(Interview.DECLINED.id()) != null
+                && run.awaiting() instanceof Awaiting.Facts asked
+                && asked.tries() > 0) {
             decline();
         } else {
+            // Once is said why it is needed; who refuses again means it.
             run.say(Phrasebook.NEEDED);
             ask(List.of(fact));
+            run.await(requireNonNull(run.awaiting()).onceMore());
         }
     }
 
