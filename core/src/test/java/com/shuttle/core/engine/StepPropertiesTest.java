@@ -1,10 +1,12 @@
 package com.shuttle.core.engine;
 
 import static com.shuttle.core.flow.FlowBuilder.flow;
+import static java.util.Objects.requireNonNull;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Prompt;
 import com.shuttle.core.conversation.Reads;
 import com.shuttle.core.conversation.Speaker;
@@ -96,6 +98,7 @@ class StepPropertiesTest {
                 "in the evening",
                 "next friday",
                 "is there parking?",
+                "dogs?",
                 "why?",
                 "rather not",
                 "start again",
@@ -118,7 +121,7 @@ class StepPropertiesTest {
     }
 
     private static Talk talk() {
-        return Talk.with(new FakeWorld().knows("parking", "Free.", 0.9), MAIN);
+        return Talk.with(new FakeWorld().knows("parking", "Free.", 0.9).knows("dogs", "On a lead.", 0.4), MAIN);
     }
 
     private static Event event(Talk talk, String line, RandomGenerator random) {
@@ -166,6 +169,28 @@ class StepPropertiesTest {
                 assertThat(talk.trace).extracting(TraceLine::rule).doesNotContain("lost", "stopped");
             }
         }
+    }
+
+    /** Who does not ask to be led elsewhere is still led on when the time comes, or when the link is opened. */
+    @Property(tries = 200)
+    void whatIsSaidMeanwhileLeavesTimersAndLinksAlone(@ForAll("lines") List<String> lines, @ForAll boolean link) {
+        Talk talk = atMenu().picks("c");
+        if (link) {
+            talk.take(new Event.TimeCame(
+                    talk.stamp(), requireNonNull(talk.state.awaiting()).key()));
+        }
+        Place waits = talk.state.at();
+        String key = requireNonNull(talk.state.awaiting()).key();
+        for (String line : lines) {
+            if (!line.startsWith("<")) {
+                talk.tell(new Event.Said(talk.stamp(), line));
+            }
+            if (talk.state.speaker() != Speaker.BOT || !requireNonNull(waits).equals(talk.state.at())) {
+                return;
+            }
+        }
+        talk.take(link ? new Event.Signalled(talk.stamp(), key, "x") : new Event.TimeCame(talk.stamp(), key));
+        assertThat(talk.state.at()).isNotEqualTo(waits);
     }
 
     @Property(tries = 150)
