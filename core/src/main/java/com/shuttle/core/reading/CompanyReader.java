@@ -252,7 +252,7 @@ final class CompanyReader {
             bare = TAIL.matcher(bare).replaceFirst("").strip();
         } while (!bare.equals(before));
         bare = bare.replaceFirst(
-                        "(?i)^(?:called|named|the name is|a (?:small |little |big )?(?:company|firm|business|shop|school|charity)(?: called| named)?)\\s+",
+                        "(?i)^(?:for(?= the )|called|named|the name is|an? (?:\\p{L}+ ){1,3}(?:called|named)|a (?:small |little |big )?(?:company|firm|business|shop|school|charity)(?: called| named)?)\\s+",
                         "")
                 .replaceAll("^['.\\s]+|['\\s]+$", "");
         if (bare.isEmpty() || bare.indexOf('@') >= 0 || !bare.matches(".*\\p{L}.*") || bare.length() > 80) {

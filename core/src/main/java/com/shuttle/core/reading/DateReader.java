@@ -21,19 +21,8 @@ import org.jspecify.annotations.Nullable;
 final class DateReader {
 
     private static final Set<String> ENDINGS = Set.of("st", "nd", "rd", "th");
-    private static final Set<String> PAST = Set.of(
-            "born",
-            "dob",
-            "birthday",
-            "ago",
-            "happened",
-            "bought",
-            "purchased",
-            "ordered",
-            "since",
-            "occurred",
-            "was",
-            "were");
+    private static final Set<String> PAST =
+            Set.of(("born dob birthday ago happened bought purchased ordered since occurred was were").split(" "));
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "through");
 
     private final Tokens tokens;
@@ -87,7 +76,7 @@ final class DateReader {
                     : null;
             if (other != null && one.days().size() == 1 && other.days().size() == 1) {
                 found.add(Mention.range(
-                        new Value.Day(one.days().getFirst()),
+                        new Value.Day(relative.withMonthOf(i, one, other)),
                         new Value.Day(other.days().getFirst()),
                         tokens.start(i),
                         tokens.endBefore(other.next())));

@@ -194,7 +194,8 @@ final class NameReader {
             String name = name(part);
             if (name != null && !(asks && parts.isEmpty() && !more)) {
                 boolean negated = part.strip().toLowerCase(Locale.ROOT).startsWith("not ");
-                if (!negated && (found == null || corrected)) {
+                boolean whole = found != null && name.endsWith(" " + found);
+                if (!negated && (found == null || corrected || whole)) {
                     found = name;
                     corrected = false;
                 }
@@ -217,7 +218,8 @@ final class NameReader {
 
     /** "Bogbean, Cornelius": one word, a comma, one word, and nothing else. */
     private static @Nullable String surnameFirst(String text) {
-        Matcher matcher = Pattern.compile("^\\s*(\\p{Lu}[\\p{L}'-]+),\\s*(\\p{Lu}[\\p{L}'-]+)\\s*$")
+        Matcher matcher = Pattern.compile(
+                        "^\\s*((?:(?:de|la|le|van|von|der|den|di|da|del|du|bin|al) ){0,3}\\p{Lu}[\\p{L}'-]+),\\s*(\\p{Lu}[\\p{L}'-]+)\\s*$")
                 .matcher(text);
         boolean names = matcher.matches() && name(matcher.group(1)) != null && name(matcher.group(2)) != null;
         return names ? matcher.group(2) + " " + matcher.group(1) : null;

@@ -55,12 +55,18 @@ final class Numerals {
         SCALES.put("score", BigDecimal.valueOf(20));
     }
 
+    /** "A few hundred" is no hundred. */
+    private static final Set<String> FEW = Set.of("few", "several", "some", "many");
+
     private Numerals() {}
 
     /** The number that begins at token {@code i}, or null if none does. */
     static @Nullable Parsed at(Tokens tokens, int i, Context context) {
         if (tokens.at(i).figure()) {
             return figures(tokens, i, context);
+        }
+        if (SCALES.containsKey(tokens.word(i)) && tokens.is(i - 1, FEW)) {
+            return null;
         }
         if (FRACTIONS.containsKey(tokens.word(i))) {
             return new Parsed(requireNonNull(FRACTIONS.get(tokens.word(i))), i + 1);

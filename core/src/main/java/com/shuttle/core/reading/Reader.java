@@ -3,6 +3,8 @@ package com.shuttle.core.reading;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Reads a message for a value of one type. Messages are expected cleaned by {@link Words#clean}; places in
@@ -67,8 +69,13 @@ public final class Reader {
 
     private static Reading personName(String text) {
         Reading introduced = NameReader.introduced(text);
-        if (introduced instanceof Reading.Given) {
-            return introduced;
+        if (introduced instanceof Reading.Given(Value value, int start, int end)) {
+            // "It's Wren, Imogen Wren".
+            Matcher whole = Pattern.compile("[,.] (\\p{Lu}[\\p{L}'-]{1,30} " + Pattern.quote(value.shown()) + ")\\b")
+                    .matcher(text.substring(start));
+            return whole.find()
+                    ? new Reading.Given(new Value.Text(whole.group(1)), start + whole.start(1), start + whole.end(1))
+                    : introduced;
         }
         return Attitude.of(text) instanceof Reading.Nothing ? NameReader.bare(text) : Reading.NOTHING;
     }

@@ -29,6 +29,7 @@ final class RelativeDays {
             "tmr",
             "tomorrrow",
             "tomorrows");
+    private static final Set<String> NUMBERED = Set.of("the", "st", "nd", "rd", "th");
     private static final Set<String> ANY = Set.of("a", "any", "every", "each");
     private static final Set<String> DAYS = Set.of("day", "days");
     private static final Set<String> WEEKS = Set.of("week", "weeks", "wk", "wks", "week's");
@@ -48,14 +49,39 @@ final class RelativeDays {
         this.today = context.now().toLocalDate();
     }
 
+    /** The first of two days, of the second's month where only that one names it: "the 5th or the 6th of January". */
+    LocalDate withMonthOf(int from, Found first, Found second) {
+        LocalDate one = first.days().getFirst();
+        LocalDate other = second.days().getFirst();
+        for (int i = from; i < first.next(); i++) {
+            if (!tokens.at(i).figure() && !tokens.is(i, NUMBERED)) {
+                return one;
+            }
+        }
+        boolean named = days.monthName(second.next() - 1) != null;
+        return named && one.getDayOfMonth() < other.getDayOfMonth() ? other.withDayOfMonth(one.getDayOfMonth()) : one;
+    }
+
     /** Whether a weekday after token {@code i} is no day yet: "on a Monday". */
     boolean anySuch(int i) {
         return tokens.is(i, ANY);
     }
 
-    /** "A Saturday in June" is any of them. */
+    /** "The Friday before Christmas" is one day, "a Saturday in June" any of them. */
     @Nullable
     Found weekdayIn(DayOfWeek day, int at) {
+        if (tokens.is(at, Set.of("before", "after")) && !tokens.is(at + 1, "next")) {
+            Found base = days.at(tokens.is(at + 1, "the") ? at + 2 : at + 1);
+            if (base != null && base.days().size() == 1) {
+                LocalDate beside = base.days().getFirst();
+                return new Found(
+                        List.of(beside.with(
+                                tokens.is(at, "before")
+                                        ? TemporalAdjusters.previous(day)
+                                        : TemporalAdjusters.next(day))),
+                        base.next());
+            }
+        }
         Month month = tokens.is(at, "in") ? days.monthName(at + 1) : null;
         if (month == null || tokens.at(at + 2).figure()) {
             return null;
@@ -164,6 +190,12 @@ final class RelativeDays {
         }
         if (tokens.follows(next, "from", "now") || tokens.follows(next, "from", "today")) {
             return new Found(List.of(there), next + 2);
+        }
+        if (back != 0 && tokens.is(next, "before")) {
+            Found base = days.at(tokens.is(next + 1, "the") ? next + 2 : next + 1);
+            return base != null && base.days().size() == 1
+                    ? new Found(List.of(base.days().getFirst().plusDays(back)), base.next())
+                    : null;
         }
         if (back != 0) {
             int from = tokens.skip(next, Set.of("on", "from", "after"));
