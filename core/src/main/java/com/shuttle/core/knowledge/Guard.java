@@ -54,13 +54,13 @@ public final class Guard {
         }
         String plainSource = LINK.matcher(source).replaceAll(" ");
         String plain = LINK.matcher(rewording).replaceAll(" ");
-        Set<String> figures = figures(plainSource);
-        for (String figure : figures(plain)) {
+        Set<String> words = words(plainSource);
+        Set<String> figures = figures(plainSource, words);
+        for (String figure : figures(plain, words(plain))) {
             if (!figures.contains(figure)) {
                 faults.add("the number " + figure);
             }
         }
-        Set<String> words = words(plainSource);
         WORD.matcher(plain).results().forEach(match -> {
             if (isName(plain, match) && !words.contains(match.group().toLowerCase(Locale.ROOT))) {
                 faults.add("the name " + match.group());
@@ -81,10 +81,11 @@ public final class Guard {
         return links;
     }
 
-    private static Set<String> figures(String text) {
+    /** @param words the text's own */
+    private static Set<String> figures(String text, Set<String> words) {
         Set<String> figures = new HashSet<>();
         FIGURE.matcher(text).results().forEach(match -> figures.add(match.group()));
-        for (String word : words(text)) {
+        for (String word : words) {
             int value = NUMBER_WORDS.indexOf(word);
             // "One" is as often a pronoun.
             if (value >= 0 && value != 1) {
