@@ -35,6 +35,8 @@ public final class Guard {
 
     private static final int LONGER = 200;
 
+    private static final int LONGEST_WORD = 60;
+
     private Guard() {}
 
     /** What speaks against a rewording, a few words each; empty where nothing does. */
@@ -62,7 +64,7 @@ public final class Guard {
             }
         }
         WORD.matcher(plain).results().forEach(match -> {
-            if (isName(plain, match) && !words.contains(match.group().toLowerCase(Locale.ROOT))) {
+            if (isName(plain, match) && !words.contains(lower(match.group()))) {
                 faults.add("the name " + match.group());
             }
         });
@@ -99,8 +101,13 @@ public final class Guard {
 
     private static Set<String> words(String text) {
         Set<String> words = new HashSet<>();
-        WORD.matcher(text).results().forEach(match -> words.add(match.group().toLowerCase(Locale.ROOT)));
+        WORD.matcher(text).results().forEach(match -> words.add(lower(match.group())));
         return words;
+    }
+
+    /** No word is longer than this, and lower case of some letters costs the square of their number. */
+    private static String lower(String word) {
+        return word.length() > LONGEST_WORD ? word : word.toLowerCase(Locale.ROOT);
     }
 
     /** A word with a capital, unless a sentence begins there with an everyday word. */
@@ -116,6 +123,6 @@ public final class Guard {
                         .matcher(text.substring(Math.max(0, match.start() - 20), match.start()))
                         .find()
                 || match.start() == 0;
-        return !begins || !Words.everyday(word.toLowerCase(Locale.ROOT));
+        return !begins || !Words.everyday(lower(word));
     }
 }
