@@ -13,14 +13,17 @@ public final class EmailAddress {
             false, List.of(new Item(ArrayType.GENERIC_PLUS, new String[] {"example", "test"})));
     private static final EmailValidator VALIDATOR = new EmailValidator(false, false, DOMAINS);
 
+    /** RFC 5321, 4.5.3.1, in characters; much longer ones break the library. */
+    private static final int LONGEST = 254;
+
     private EmailAddress() {}
 
     public static boolean isValid(String address) {
-        return VALIDATOR.isValid(address);
+        return address.length() <= LONGEST && VALIDATOR.isValid(address);
     }
 
     /** Whether {@code host} is a domain name under a known top-level domain. */
     static boolean isDomain(String host) {
-        return DOMAINS.isValid(host);
+        return host.length() <= LONGEST && DOMAINS.isValid(host);
     }
 }
