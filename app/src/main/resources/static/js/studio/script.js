@@ -44,8 +44,6 @@ const nameOf = (row) => (row.dataset.changed && !row.querySelector('.titled') &&
 /** Whether rows are just being exchanged, which moves the focus by itself. */
 let exchanging = false;
 
-// Showing
-
 let saying = 0;
 
 /** Says for a while what was just done. */
@@ -94,12 +92,14 @@ const whole = wholeRows(script.dataset.base, (row) => {
  * that was typed, so that no letter is lost to an exchange in the midst of typing.
  */
 const refresh = inTurn(async (focus) => {
-  let html;
+  // Only the row that somebody is in comes whole; who goes to another meanwhile needs that one whole.
+  const isIn = () => focus?.step ?? document.activeElement?.closest('.row')?.dataset.step ?? '';
+  let html, step;
   do {
     await edits.flush();
-    const step = focus?.step ?? document.activeElement?.closest('.row')?.dataset.step ?? '';
+    step = isIn();
     html = await getText(`${script.dataset.base}/rows?open=${encodeURIComponent(step)}`);
-  } while (edits.unsent);
+  } while (edits.unsent || isIn() !== step);
   const active = document.activeElement;
   const here =
     !focus && active && script.contains(active) && rowOf(active)
