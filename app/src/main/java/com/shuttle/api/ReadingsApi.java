@@ -95,7 +95,7 @@ class ReadingsApi {
                 meaning());
         return switch (reading) {
             case Reading.Given(Value value, int start, int end) -> new Read("value", plain(value), List.of());
-            case Reading.Unclear(List<Value> candidates) ->
+            case Reading.Unclear(List<Value> candidates, int start, int end) ->
                 new Read(
                         "unclear",
                         null,

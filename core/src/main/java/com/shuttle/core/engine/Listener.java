@@ -1,113 +1,75 @@
 package com.shuttle.core.engine;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Playbook;
-import com.shuttle.core.engine.steps.Answering;
+import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.steps.Asking;
-import com.shuttle.core.engine.steps.Player;
 import com.shuttle.core.engine.turn.Heard;
-import com.shuttle.core.engine.turn.Offers;
-import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
-import com.shuttle.core.flow.Occasion;
-import com.shuttle.core.knowledge.Finding;
-import com.shuttle.core.listening.Moods;
-import com.shuttle.core.reading.BareValue;
+import com.shuttle.core.listening.Source;
+import com.shuttle.core.listening.Span;
+import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Words;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
-import java.util.function.Supplier;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Takes typed text while the bot speaks. Each source says what it understood of it and changes nothing; the first in this
- * order that understood anything is done, and the trace names it: an offered option by its label; standing requests; a step
- * that hears changes to what it asks; corrections; the step's pending question; what says only that the visitor wants out,
- * does not know, or is angry; a bare value, which is never a question; questions of the visitor's own; a phrase that leads
- * to another flow; something that will be asked later. Otherwise it was not understood. What else the message
- * gives away is kept whichever source takes it.
+ * Takes typed text while the bot speaks. Each source says what it understood, and of which words, and changes nothing; the
+ * weightiest set of claims wins ({@link com.shuttle.core.listening.Weighing}) and all of it is acted on: changes to what is
+ * known, what is told besides, questions, the pending answer, a flow, a standing request; then what is still open is asked.
+ * What costs little listens first; the knowledge is asked only for questions that bear their mark, or where nobody else
+ * understood anything. The trace tells who claimed which words.
  */
 final class Listener {
 
-    /** Words that only say yes or no, and to what is not told. */
-    private static final Pattern PLAIN =
-            Pattern.compile("[\\W_]*+(?:(?:yes|yep|yeah|no|nope|nah|okay|ok|sure)[\\W_]*+)?", Pattern.CASE_INSENSITIVE);
+    /** Values told aside are read by cue and type. */
+    private static final double TOLD = 0.8;
+
+    private static final double PHRASE = 0.6;
+
+    /** Where one of these has won, the message is understood, and the knowledge is asked only for questions beside it. */
+    private static final List<Source> DECIDE = List.of(Source.STANDING, Source.CHANGE, Source.ANSWER, Source.MOOD);
+
+    /** What says or asks something itself when it is done, in the order in which it is done. */
+    private static final List<Source> MAIN =
+            List.of(Source.ANSWER, Source.FLOW, Source.QUESTION, Source.MOOD, Source.VALUE, Source.STANDING);
 
     private final TurnRun run;
     private final Walker walker;
     private final Repairs repairs;
     private final Asking asking;
-    private final Answering answering;
+    private final Asides asides;
+    private final Questions questions;
 
     Listener(TurnRun run, Walker walker) {
         this.run = run;
         this.walker = walker;
         this.repairs = new Repairs(run, walker);
         this.asking = new Asking(run);
-        this.answering = new Answering(walker);
+        this.questions = new Questions(walker);
+        this.asides = new Asides(walker, repairs, asking);
     }
 
     void take(String text) {
         Heard offered = offeredByName(Words.readable(text));
-        if (offered == null && run.awaiting() instanceof Awaiting.Next) {
+        if (offered != null) {
+            run.trace(offered.rule(), offered.detail());
+            offered.act().run();
+            return;
+        }
+        if (run.awaiting() instanceof Awaiting.Next) {
             run.await(null);
         }
-        Heard heard = offered != null ? offered : heard(text);
-        if (!heard.rule().isEmpty()) {
-            run.trace(heard.rule(), heard.detail());
-        }
-        heard.act().run();
-    }
-
-    /** A step may keep the whole text as its answer; all else looks at what is readable of it. */
-    private Heard heard(String text) {
-        String read = Words.readable(text);
-        return Stream.<Supplier<@Nullable Heard>>of(
-                        () -> repairs.standingRequest(read),
-                        () -> stepThatHearsChanges(text),
-                        () -> aside() ? null : repairs.change(read),
-                        () -> freeButAsking(read),
-                        () -> pending(text),
-                        () -> aside() ? repairs.change(read) : null,
-                        () -> wayOut(read),
-                        () -> unsure(read),
-                        () -> value(read),
-                        () -> anger(read),
-                        () -> severalQuestions(read),
-                        () -> sideQuestion(read),
-                        () -> phrase(read),
-                        () -> somethingElse(read))
-                .map(Supplier::get)
-                .filter(Objects::nonNull)
-                .findFirst()
-                .orElseGet(() -> Heard.of(() -> {
-                    run.await(beneath());
-                    repairs.notUnderstood(read);
-                }));
-    }
-
-    /** Whether what is awaited hears "no, …" itself: a reading to confirm or choose, a suggestion. */
-    private boolean aside() {
-        return switch (run.awaiting()) {
-            case Awaiting.Confirm ignored -> true;
-            case Awaiting.Which ignored -> true;
-            case Awaiting.Suggestion ignored -> true;
-            case null, default -> false;
-        };
-    }
-
-    /** What is awaited beneath a choice that was only offered aside. */
-    private @Nullable Awaiting beneath() {
-        return switch (run.awaiting()) {
-            case Awaiting.Suggestion suggestion -> suggestion.resumes();
-            case null -> null;
-            case Awaiting awaiting -> awaiting.beneath();
-        };
+        listen(text);
     }
 
     /** An option's own label goes before everything, lest an option "Stop" could not be typed. */
@@ -128,17 +90,164 @@ final class Listener {
         return null;
     }
 
-    private @Nullable Heard stepThatHearsChanges(String text) {
-        Awaiting awaiting = run.awaiting();
-        Player player = walker.player();
-        return awaiting == null || !player.hearsChanges() || answeredThoughFree(text)
-                ? null
-                : player.hear(awaiting, text);
+    /** A step may keep the whole text as its answer; all else looks at what is readable of it. */
+    private void listen(String whole) {
+        String text = Words.readable(whole);
+        Claims claims = new Claims(text);
+        Map<String, Reading.Given> kept = new LinkedHashMap<>();
+        List<Span> facts = understood(claims, kept, whole, text);
+        claims.weigh();
+        boolean decided = DECIDE.stream().anyMatch(claims::won);
+        if (decided) {
+            besides(claims, text);
+        } else {
+            ofTheirOwn(claims, text, facts);
+        }
+        claims.weigh();
+        claims.trace(run);
+        if (claims.none()) {
+            run.await(beneath());
+            repairs.notUnderstood(text);
+        } else {
+            act(claims, kept, decided);
+        }
     }
 
-    /** Any words are an answer to a free question, but a question that the knowledge answers is one of the visitor's own. */
-    private boolean answeredThoughFree(String text) {
-        return free() && Words.looksLikeQuestion(text) && finding(text).outcome() == Finding.Outcome.ANSWER;
+    /**
+     * What is understood without the knowledge.
+     *
+     * @param kept is given each fact that wins when it acts
+     * @return where facts are told
+     */
+    private List<Span> understood(Claims claims, Map<String, Reading.Given> kept, String whole, String text) {
+        Heard standing = repairs.standingRequest(text);
+        if (standing != null && standing.rest().isEmpty()) {
+            claims.add(Source.STANDING, standing, List.of());
+            return List.of();
+        }
+        Heard answer = answer(whole, text);
+        boolean heardAll = answer != null && (aside() || walker.player().hearsChanges());
+        Heard change = heardAll ? null : repairs.change(text);
+        Map<String, Reading.Given> told = told(text, answer, change);
+        List<Span> facts = told.values().stream()
+                .filter(given -> isPlaced(given, text))
+                .map(given -> new Span(given.start(), given.end()))
+                .toList();
+        List<Span> person = standing == null ? List.of() : Span.taken(text, standing.rest());
+        claims.add(Source.STANDING, standing, both(facts, ownWords(text, answer)));
+        claims.add(Source.CHANGE, change, person);
+        claims.add(Source.ANSWER, answer, both(facts, person));
+        claims.add(Source.MOOD, asides.aboutThemselves(text), List.of());
+        told.forEach((name, given) -> claims.add(
+                Source.FACT,
+                new Heard("", name + " " + given.value().shown(), () -> kept.put(name, given))
+                        .as(TOLD)
+                        .leaving(isPlaced(given, text) ? Span.without(text, given.start(), given.end()) : text),
+                isPlaced(given, text) ? List.of() : Span.all(text)));
+        return facts;
+    }
+
+    /** Whether it is known which words of a message a value was read from; otherwise it is in nobody's way. */
+    private static boolean isPlaced(Reading.Given given, String text) {
+        return given.end() > given.start() && given.end() - given.start() < text.length();
+    }
+
+    /** What a message tells besides its answer, or besides what it changes. */
+    private Map<String, Reading.Given> told(String text, @Nullable Heard answer, @Nullable Heard change) {
+        String besides = answer == null || run.awaiting() instanceof Awaiting.OpenQuestion ? text : answer.rest();
+        String left = change == null ? besides : change.rest();
+        Slot pending = change == null && answer == null ? null : repairs.pending(run.awaiting());
+        return left.isBlank()
+                ? Map.of()
+                : asking.givenAway(left, pending == null ? List.of() : List.of(pending.name()));
+    }
+
+    /** The words that an answer itself consists of, where it leaves others. */
+    private static List<Span> ownWords(String text, @Nullable Heard answer) {
+        return answer == null || answer.rest().isEmpty() ? List.of() : Span.taken(text, answer.rest());
+    }
+
+    private static List<Span> both(List<Span> some, List<Span> others) {
+        return Stream.concat(some.stream(), others.stream()).toList();
+    }
+
+    /** The questions that stand beside something else in a message. */
+    private void besides(Claims claims, String text) {
+        if (claims.won(Source.MOOD)) {
+            return;
+        }
+        List<Span> taken = Stream.of(Source.STANDING, Source.ANSWER, Source.FACT)
+                .flatMap(source -> claims.words(source).stream())
+                .toList();
+        questions.beside(text, taken).forEach(asked -> claims.add(Source.QUESTION, asked, taken));
+    }
+
+    /** What a message is where nobody asked for it: a value, a question, a phrase that leads elsewhere, or bad temper. */
+    private void ofTheirOwn(Claims claims, String text, List<Span> facts) {
+        if (asides.isValue(text)) {
+            claims.add(Source.VALUE, claims.won(Source.FACT) ? null : asides.value(text), List.of());
+            return;
+        }
+        Playbook.Phrase phrase = flowOf(text);
+        claims.add(Source.MOOD, asides.anger(text), List.of());
+        claims.add(Source.QUESTION, questions.own(text, beneath(), claims.won(Source.FACT), phrase != null), facts);
+        if (phrase != null) {
+            claims.add(Source.FLOW, led(phrase), facts);
+        }
+    }
+
+    /** Does all that won: what was repaired, then what was told, asked, answered and wanted; then asks on. */
+    private void act(Claims claims, Map<String, Reading.Given> kept, boolean decided) {
+        Place place = run.at();
+        claims.winners(Source.CHANGE).forEach(this::act);
+        claims.winners(Source.FACT).forEach(fact -> fact.act().run());
+        asking.keep(kept);
+        if (!Objects.equals(place, run.at()) || run.speaker() != Speaker.BOT) {
+            return;
+        }
+        if (decided) {
+            claims.winners(Source.QUESTION).forEach(this::act);
+        }
+        List<Heard> main = MAIN.stream()
+                .filter(source -> !decided || source != Source.QUESTION)
+                .flatMap(source -> claims.winners(source).stream())
+                .toList();
+        main.forEach(this::act);
+        if (main.isEmpty()) {
+            run.await(decided ? run.awaiting() : beneath());
+            walker.putAgain();
+        }
+    }
+
+    private void act(Heard heard) {
+        if (!heard.rule().isEmpty()) {
+            run.trace(heard.rule(), heard.detail());
+        }
+        heard.act().run();
+    }
+
+    // The answer
+
+    /** What the step that is stood at, or what was offered aside, hears in a message. */
+    private @Nullable Heard answer(String whole, String text) {
+        boolean asks = Words.looksLikeQuestion(text);
+        boolean plain = run.awaiting() instanceof Awaiting.Reply && flowOf(text) == null;
+        if (free() && asks && (plain || questions.known(text))) {
+            // Any words are an answer to a free question, but a question is one of the visitor's own.
+            return null;
+        }
+        return switch (run.awaiting()) {
+            case null -> null;
+            case Awaiting.Suggestion suggestion -> new Picks(walker).hearSuggestion(suggestion, text);
+            case Awaiting.OpenQuestion open when flowOf(text) != null -> null;
+            case Awaiting awaiting
+            when free() -> {
+                // What is kept whole is no longer in the places of what is read.
+                Heard heard = walker.player().hear(awaiting, whole);
+                yield heard == null || whole.equals(text) ? heard : heard.leaving("");
+            }
+            case Awaiting awaiting -> walker.player().hear(awaiting, text);
+        };
     }
 
     private boolean free() {
@@ -146,166 +255,29 @@ final class Listener {
         return awaiting != null && awaiting.type() != null && awaiting.type().free();
     }
 
-    private @Nullable Heard freeButAsking(String text) {
-        return run.awaiting() instanceof Awaiting.Reply && free() && Words.looksLikeQuestion(text)
-                ? sideQuestion(text)
-                : null;
-    }
-
-    private @Nullable Heard pending(String text) {
+    /** Whether what is awaited hears "no, …" itself: a reading to confirm or choose, a suggestion. */
+    private boolean aside() {
         return switch (run.awaiting()) {
-            case null -> null;
-            case Awaiting.Suggestion suggestion -> new Picks(walker).hearSuggestion(suggestion, text);
-            case Awaiting.OpenQuestion open when flowOf(text) != null -> null;
-            case Awaiting awaiting -> walker.player().hear(awaiting, text);
+            case Awaiting.Confirm ignored -> true;
+            case Awaiting.Which ignored -> true;
+            case Awaiting.Suggestion ignored -> true;
+            case null, default -> false;
         };
     }
 
-    /** Who wants out is told the ways; the place is kept until they choose one. */
-    private @Nullable Heard wayOut(String text) {
-        return run.awaiting() == null || !Moods.wantsOut(text)
-                ? null
-                : new Heard("wants out", "", () -> {
-                    run.await(beneath());
-                    run.say(Phrasebook.WAYS_OUT);
-                });
+    /** What is awaited beneath a choice that was only offered aside. */
+    private @Nullable Awaiting beneath() {
+        return run.awaiting() == null ? null : Questions.beneath(run.awaiting());
     }
 
-    /** Who does not know leaves out what may be left out; what may not is asked with more help. */
-    private @Nullable Heard unsure(String text) {
-        Awaiting pending = beneath();
-        if (pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isUnsure(text)) {
-            return null;
-        }
-        return new Heard("does not know", "", () -> {
-            run.await(pending);
-            if (pending.offers(Offers.SKIP)) {
-                run.say(Phrasebook.LEFT_OPEN);
-                new Picks(walker).pick(List.of(Offers.SKIP));
-            } else {
-                repairs.notUnderstood(text);
-            }
-        });
-    }
+    // Flows
 
-    /** What is nothing but a value is no question: it is kept for what asks for it, or the bot says that nothing does. */
-    private @Nullable Heard value(String text) {
-        BareValue bare = BareValue.of(text, run.around().context());
-        if (text.endsWith("?") && text.chars().anyMatch(Character::isLetter)
-                || bare == BareValue.NONE && !PLAIN.matcher(text).matches()) {
-            return null;
-        }
-        Heard kept = somethingElse(text);
-        if (kept != null) {
-            return kept;
-        }
-        Awaiting pending = beneath();
-        return new Heard("a value nobody asked for", bare.name().toLowerCase(Locale.ROOT), () -> {
-            run.await(pending);
-            if (bare == BareValue.DAYS && asking.wantsDay()) {
-                run.say(Phrasebook.WHICH_DAY);
-                walker.putAgain();
-            } else if (pending == null || pending instanceof Awaiting.OpenQuestion) {
-                run.say(Phrasebook.UNASKED);
-            } else {
-                repairs.notUnderstood(text);
-            }
-        });
-    }
-
-    /** Who is angry is met with a person rather than with the same question again. */
-    private @Nullable Heard anger(String text) {
-        return !Moods.isAngry(text)
-                ? null
-                : new Heard("anger", "a person is offered", () -> {
-                    run.await(beneath());
-                    run.say(Phrasebook.SORRY);
-                    walker.putAgain();
-                });
-    }
-
-    /** Questions in one message that are each surely known. */
-    private @Nullable Heard severalQuestions(String text) {
-        List<Finding> known = Answering.questions(text).stream()
-                .map(question -> answering.ask(List.of(question), List.of()))
-                .filter(finding -> finding.outcome() == Finding.Outcome.ANSWER)
-                .toList();
-        return known.size() < 2
-                ? null
-                : Heard.of(() -> {
-                    run.await(beneath());
-                    run.remember(text);
-                    known.forEach(finding -> answering.say(finding, ""));
-                    walker.putAgain();
-                });
-    }
-
-    private Finding finding(String text) {
-        return answering.ask(run.askedThen(text), List.of());
-    }
-
-    /** A question of the visitor's own, answered from the knowledge; the pending question is put again. */
-    private @Nullable Heard sideQuestion(String text) {
-        Finding finding = finding(text);
-        Awaiting pending = beneath();
-        boolean asks = Words.looksLikeQuestion(text);
-        boolean telling =
-                !asks && pending != null && !asking.givenAway(text, List.of()).isEmpty();
-        Finding.Outcome outcome = answering.outcome(finding);
-        boolean byTable =
-                !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;
-        if (telling && (outcome != Finding.Outcome.ANSWER || byTable)) {
-            return null;
-        }
-        return switch (outcome) {
-            case ANSWER ->
-                Heard.of(() -> {
-                    run.await(pending);
-                    answer(finding, text);
-                });
-            case SUGGEST ->
-                (asks || !(pending instanceof Awaiting.Reply) && !Words.areNames(text)) && flowOf(text) == null
-                        ? Heard.of(() -> {
-                            run.remember(text);
-                            answering.suggest(finding, text, pending);
-                        })
-                        : null;
-            case NONE ->
-                (asks || pending == null) && flowOf(text) == null
-                        ? Heard.of(() -> {
-                            run.remember(text);
-                            run.await(pending);
-                            answering.notFound(finding, text);
-                            run.responses.say(Occasion.NOT_FOUND);
-                            walker.putAgain();
-                        })
-                        : null;
-        };
-    }
-
-    private void answer(Finding finding, String text) {
-        run.remember(text);
-        answering.say(finding, "");
-        asking.keepWhatElse(text, List.of());
-        if (!answering.leadsOn(finding.matches().getFirst())) {
-            walker.putAgain();
-        }
-    }
-
-    private @Nullable Heard phrase(String text) {
-        Playbook.Phrase phrase = flowOf(text);
-        return phrase == null
-                ? null
-                : new Heard(
+    private Heard led(Playbook.Phrase phrase) {
+        return new Heard(
                         "phrase of a flow",
                         "“" + phrase.normal() + "” leads to " + run.playbook.nameOf(phrase.flow()),
-                        () -> {
-                            Place start = run.playbook.startOf(phrase.flow());
-                            asking.keepWhatElse(text, List.of());
-                            if (start != null) {
-                                walker.visit(start);
-                            }
-                        });
+                        () -> walker.visit(requireNonNull(run.playbook.startOf(phrase.flow()))))
+                .as(PHRASE);
     }
 
     private Playbook.@Nullable Phrase flowOf(String text) {
@@ -320,20 +292,5 @@ final class Listener {
                 .filter(phrase -> run.playbook.startOf(phrase.flow()) != null)
                 .findFirst()
                 .orElse(null);
-    }
-
-    /** What answers nothing that was asked, but gives away something that will be. */
-    private @Nullable Heard somethingElse(String text) {
-        Awaiting pending = beneath();
-        boolean asked = pending instanceof Awaiting.Reply
-                || pending instanceof Awaiting.Pick
-                || pending instanceof Awaiting.OpenQuestion;
-        return !asked || asking.givenAway(text, List.of()).isEmpty()
-                ? null
-                : Heard.of(() -> {
-                    run.await(pending);
-                    asking.keepWhatElse(text, List.of());
-                    walker.putAgain();
-                });
     }
 }

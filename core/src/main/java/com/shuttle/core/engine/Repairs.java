@@ -24,9 +24,11 @@ import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.listening.Known;
 import com.shuttle.core.listening.Repair;
 import com.shuttle.core.listening.RepairReader;
+import com.shuttle.core.listening.Span;
 import com.shuttle.core.reading.ImpossibleDay;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
@@ -41,6 +43,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** What keeps a conversation on its feet: standing requests, corrections, not being understood. */
@@ -49,6 +52,9 @@ final class Repairs {
     /** Within an interview this says that everything was told, not that the conversation is over. */
     private static final Pattern THATS_ALL =
             Pattern.compile("\\b(?:that'?s|that is) (?:all|it|everything)\\b", Pattern.CASE_INSENSITIVE);
+
+    /** What mends something said before is surer than what would answer with the same words. */
+    private static final double CHANGE = 0.95;
 
     private final TurnRun run;
     private final Walker walker;
@@ -64,9 +70,19 @@ final class Repairs {
         boolean complete = request == Standing.STOP
                 && run.awaiting() instanceof Awaiting.Facts
                 && THATS_ALL.matcher(text).find();
-        return request == null || complete
-                ? null
-                : new Heard("standing request", request.label(), () -> grant(request));
+        if (complete
+                || request == null
+                        && !Standing.isOn(
+                                Standing.PERSON, run.playbook.release().standing())) {
+            return null;
+        }
+        Span clause = request == null || request == Standing.PERSON ? Standing.personClause(text) : null;
+        Standing asked = request == null && clause != null ? Standing.PERSON : request;
+        if (asked == null) {
+            return null;
+        }
+        Heard heard = new Heard("standing request", asked.label(), () -> grant(asked));
+        return clause == null ? heard.as(1) : heard.leaving(Span.without(text, clause.start(), clause.end()));
     }
 
     private void grant(Standing request) {
@@ -149,30 +165,43 @@ final class Repairs {
         String told = repairs.stream()
                 .map(repair -> repair.variable() + " to " + repair.after().shown() + " (" + repair.why() + ")")
                 .collect(Collectors.joining(", "));
-        boolean answers = pending != null
-                && repairs.stream()
-                        .noneMatch(repair -> run.playbook.variables().get(repair.variable()) == pending.type())
-                && answers(pending, text);
-        return repairs.isEmpty() ? null : new Heard("changed", told, () -> apply(repairs, answers ? text : ""));
+        if (repairs.isEmpty()) {
+            return null;
+        }
+        List<Span> others = new ArrayList<>(
+                Clauses.questions(text).stream().map(Clauses.Clause::span).toList());
+        others.addAll(toldBesides(text, repairs, pending));
+        return new Heard("changed", told, CHANGE, Span.only(text, others), () -> apply(repairs));
     }
 
-    /** Whether a message that repairs something also holds what is being asked for, beyond doubt. */
-    private boolean answers(Slot pending, String text) {
-        return switch (pending.type()) {
-            case EMAIL, PHONE, URL, DATE, TIME, MONEY ->
-                SeveralReader.read(
-                                        text,
-                                        List.of(pending),
-                                        run.around().context(),
-                                        run.around().meaning())
-                                .get(pending.name())
-                        instanceof Reading.Given;
+    /** Where a message that repairs something also says what is asked or will be, beyond doubt. */
+    private List<Span> toldBesides(String text, List<Repair> repairs, @Nullable Slot pending) {
+        List<ValueType> repaired = repairs.stream()
+                .map(repair -> run.playbook.variables().get(repair.variable()))
+                .toList();
+        List<Slot> slots = Stream.concat(Stream.ofNullable(pending), run.playbook.slots().stream())
+                .filter(slot -> tells(slot.type()) && !repaired.contains(slot.type()) && !run.facts.knows(slot.name()))
+                .toList();
+        return SeveralReader.read(
+                        text, slots, run.around().context(), run.around().meaning())
+                .values()
+                .stream()
+                .filter(Reading.Given.class::isInstance)
+                .map(Reading.Given.class::cast)
+                .filter(given -> given.end() > given.start())
+                .map(given -> new Span(given.start(), given.end()))
+                .toList();
+    }
+
+    private static boolean tells(ValueType type) {
+        return switch (type) {
+            case EMAIL, PHONE, URL, DATE, TIME, MONEY -> true;
             default -> false;
         };
     }
 
-    /** @param answer what was said to the pending question too; empty for nothing */
-    private void apply(List<Repair> repairs, String answer) {
+    /** Afterwards the conversation stands where it stood, or elsewhere where a choice that leads on was changed. */
+    private void apply(List<Repair> repairs) {
         List<String> shown = new ArrayList<>();
         Playbook.Chosen elsewhere = null;
         for (Repair repair : repairs) {
@@ -198,15 +227,6 @@ final class Repairs {
             run.await(null);
             run.stand(elsewhere.place());
             walker.leave(elsewhere.step(), option);
-            return;
-        }
-        Awaiting awaiting = run.awaiting();
-        Heard also =
-                answer.isEmpty() || awaiting == null ? null : walker.player().hear(awaiting, answer);
-        if (also == null) {
-            walker.putAgain();
-        } else {
-            also.act().run();
         }
     }
 
@@ -232,7 +252,8 @@ final class Repairs {
                 .orElse(null);
     }
 
-    private @Nullable Slot pending(@Nullable Awaiting awaiting) {
+    @Nullable
+    Slot pending(@Nullable Awaiting awaiting) {
         Step step = run.playbook.step(run.at());
         if (awaiting instanceof Awaiting.Pick && step instanceof Choice choice) {
             ValueType type = choice.many() ? ValueType.MULTI_CHOICE : ValueType.CHOICE;

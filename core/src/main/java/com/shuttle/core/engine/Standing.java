@@ -1,10 +1,12 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.flow.StandingWords;
+import com.shuttle.core.listening.Span;
 import com.shuttle.core.reading.Words;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
@@ -66,6 +68,8 @@ enum Standing {
             "\\b(?:(?:don't|do not|didn't|not|never|no need to|rather not|without) (?:\\w+ )?(?:want|need|like|talk|speak|talking|speaking)|talked|spoke|spoken|talking)\\b");
 
     private static final int MOST_WORDS = 16;
+
+    private static final Pattern CLAUSE = Pattern.compile("[^.,;!?\\n]++[.,;!?\\n]*+");
 
     private static final Set<String> STARTS = Set.of(
             "start again",
@@ -154,10 +158,32 @@ enum Standing {
             }
         }
         Standing usual = of(text);
-        boolean off = usual != null
-                && settings.stream()
-                        .anyMatch(setting -> setting.off() && setting.request().equals(usual.key()));
-        return off ? null : usual;
+        return usual == null || isOn(usual, settings) ? usual : null;
+    }
+
+    /** Whether a bot with these settings hears a request. */
+    static boolean isOn(Standing request, List<StandingWords> settings) {
+        return settings.stream()
+                .noneMatch(setting -> setting.off() && setting.request().equals(request.key()));
+    }
+
+    /** The one clause of a message with others that asks for a person; null where it is not one of several. */
+    static @Nullable Span personClause(String text) {
+        Matcher clause = CLAUSE.matcher(text);
+        Span found = null;
+        while (clause.find()) {
+            String words = clause.group();
+            if (!words.isBlank() && asksForPerson(Words.normal(words))) {
+                found = new Span(clause.start(), clause.end());
+            }
+        }
+        return found == null || found.end() - found.start() >= text.length() - 1 ? null : found;
+    }
+
+    private static boolean asksForPerson(String words) {
+        return words.split(" ").length <= MOST_WORDS
+                && (ANY_PERSON.matcher(words).find() || EMERGENCY.matcher(words).find())
+                && !TELLS_OF_IT.matcher(words).find();
     }
 
     /** The request a message makes in the usual words, or null. */
@@ -173,10 +199,7 @@ enum Standing {
         String bare = COURTESY.matcher(whole).replaceAll("");
         direct = exact(bare);
         direct = direct != null ? direct : exact(POLITE.matcher(bare).replaceFirst(""));
-        boolean asked = whole.split(" ").length <= MOST_WORDS
-                && (ANY_PERSON.matcher(whole).find() || EMERGENCY.matcher(whole).find())
-                && !TELLS_OF_IT.matcher(whole).find();
-        return direct == null && asked ? PERSON : direct;
+        return direct == null && asksForPerson(whole) ? PERSON : direct;
     }
 
     private static @Nullable Standing exact(String words) {

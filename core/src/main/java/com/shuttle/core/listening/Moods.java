@@ -24,6 +24,12 @@ public final class Moods {
                     + "(?: (?:yet|at the moment|right now|now|exactly|for sure|really|just yet|so far|still))*\\W*",
             Pattern.CASE_INSENSITIVE);
 
+    private static final Pattern LOST = Pattern.compile(
+            "\\W*(?:(?:oh|um+|uh|er+m?|hm+|well|wait|but|no)\\W+)*(?:sorry(?=\\W*\\?)|what(?: (?:was that|do you mean(?: by (?:that|this))?|does (?:that|this|it) mean|did you say))?|huh|eh|pardon(?: me)?|come again|excuse me|say (?:that|it) again"
+                    + "|(?:can|could|would) you (?:please )?(?:repeat|rephrase|explain)(?: (?:that|it|this|the question))?|repeat(?: (?:that|it|please))?|(?:i|we) (?:don'?t|do not|didn'?t) (?:understand|get (?:it|that|you)|follow)(?: (?:that|you|it|this|the question))?"
+                    + "|what (?:is|was) the question|(?:i'?m|i am) (?:lost|confused))(?: please| sorry)?\\W*",
+            Pattern.CASE_INSENSITIVE);
+
     private Moods() {}
 
     /** Whether somebody wants to leave what is going on. */
@@ -38,6 +44,11 @@ public final class Moods {
     /** Whether somebody says nothing but that they do not know. */
     public static boolean isUnsure(String text) {
         return UNSURE.matcher(straight(text)).matches();
+    }
+
+    /** Whether somebody has not understood what was asked, and says no more. */
+    public static boolean isLost(String text) {
+        return LOST.matcher(straight(text)).matches();
     }
 
     private static String straight(String text) {

@@ -206,7 +206,7 @@ public final class RepairReader {
         }
         String words = marks.rest().replaceFirst("(?i)^.*\\b(?:should be|is|to|be)\\s+", "");
         for (String part : List.of(marks.rest(), words)) {
-            if (UsualHours.of(read(slot, part), part.length()) instanceof Reading.Given given) {
+            if (UsualHours.of(read(slot, part)) instanceof Reading.Given given) {
                 return given.value();
             }
         }
@@ -343,7 +343,7 @@ public final class RepairReader {
             if (number && (type == ValueType.MONEY || type == ValueType.TIME)) {
                 continue;
             }
-            if (UsualHours.of(read(one.slot(), marks.rest()), marks.rest().length()) instanceof Reading.Given given
+            if (UsualHours.of(read(one.slot(), marks.rest())) instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
                 return List.of(
                         new Repair(one.slot().name(), inPlaceOf(one.value(), given.value()), "the latest it fits"));

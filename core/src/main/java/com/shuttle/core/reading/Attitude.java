@@ -11,7 +11,7 @@ final class Attitude {
                     + "|skip(?: this| that| it| please| that one| this one)?$|(?:that'?s|it'?s|this is|that is) (?:private|personal|confidential|none of)|mind your own|not your business|is(?:n'?t| not) important|pass on that|i'?ll pass)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern ASKS_BACK = Pattern.compile(
-            "^\\W*(?:(?:sorry|wait|hm+|um|but|and|hang on|hello|hi)[\\s,]+)*(?:why\\b|what for|how come|what'?s (?:it|that|this|yours)\\b|what is (?:it|that|this) (?:for|needed)"
+            "^\\W*(?:(?:sorry|wait|hm+|um|but|and|hang on|hello|hi)[\\s,]+)*(?:why\\b|what(?=\\W*$)|what for|how come|what'?s (?:it|that|this|yours)\\b|what is (?:it|that|this) (?:for|needed)"
                     + "|what do you (?:mean|need|want|use|do with)|what does (?:that|it|this) mean|what (?:will|would) (?:you|that|it)|what happens (?:to|with)|who (?:sees|gets|will see|reads)"
                     + "|is (?:that|this|it) (?:needed|required|necessary|safe|private|mandatory|optional|really)|do i (?:have|need) to|do you (?:really )?(?:need|send spam|share|spam|sell (?:it|them|my|data|emails?))|must i"
                     + "|how (?:will|do) you (?:use|keep|store)|how safe|can i (?:decide|skip|say|tell you|do (?:it|this|that)|give|leave)|are you going to (?:call|email|text|share|sell|spam)"

@@ -51,9 +51,12 @@ final class OptionSlots {
         } else if (found.size() > 1) {
             reader.put(
                     slot,
-                    new Reading.Unclear(found.stream()
-                            .map(o -> (Value) new Value.Text(o.label()))
-                            .toList()));
+                    new Reading.Unclear(
+                            found.stream()
+                                    .map(o -> (Value) new Value.Text(o.label()))
+                                    .toList(),
+                            standing.getFirst().start(),
+                            standing.getLast().end()));
         } else if (!mentions.isEmpty()) {
             byMeaning(slot, text, mentions);
         }

@@ -83,9 +83,7 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
         String text = Words.readable(message);
         StringBuilder rest = new StringBuilder(text);
         for (Mention mention : OptionMentions.find(text, options)) {
-            for (int i = mention.start(); i < mention.end(); i++) {
-                rest.setCharAt(i, i == mention.start() ? ';' : ' ');
-            }
+            rest.replace(mention.start(), mention.end(), Words.gap(mention.end() - mention.start()));
         }
         return rest.toString();
     }

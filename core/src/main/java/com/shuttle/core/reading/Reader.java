@@ -31,7 +31,8 @@ public final class Reader {
         }
         String read = Words.readable(text);
         boolean whole = type.free() || type == ValueType.SECRET;
-        Reading found = found(type, whole ? text : read, context, options, meaning);
+        String looked = whole ? text : read;
+        Reading found = found(type, looked, context, options, meaning).within(looked.length());
         if (type.free()) {
             return found;
         }
@@ -85,9 +86,12 @@ public final class Reader {
             case OptionMatcher.Match.One(Option option, String by) ->
                 new Reading.Given(new Value.Text(option.label()), 0, text.length());
             case OptionMatcher.Match.Several(List<Option> several) ->
-                new Reading.Unclear(several.stream()
-                        .map(option -> (Value) new Value.Text(option.label()))
-                        .toList());
+                new Reading.Unclear(
+                        several.stream()
+                                .map(option -> (Value) new Value.Text(option.label()))
+                                .toList(),
+                        0,
+                        text.length());
             case OptionMatcher.Match.None() -> Reading.NOTHING;
         };
     }

@@ -19,8 +19,13 @@ public sealed interface Reading {
     /** The visitor asks something back ("what for?"). */
     record AskedBack() implements Reading {}
 
-    /** Two or more readings are equally good. */
-    record Unclear(List<Value> candidates) implements Reading {
+    /**
+     * Two or more readings are equally good.
+     *
+     * @param start index in the message where the words they were read from begin, inclusive
+     * @param end   where they end, exclusive
+     */
+    record Unclear(List<Value> candidates, int start, int end) implements Reading {
         public Unclear {
             candidates = List.copyOf(candidates);
         }
@@ -28,6 +33,17 @@ public sealed interface Reading {
 
     /** No value of the type asked for. */
     record Nothing() implements Reading {}
+
+    /** The same with its place within a message: a name that is written otherwise than it was said may be longer. */
+    default Reading within(int length) {
+        return switch (this) {
+            case Given(Value value, int start, int end) ->
+                new Given(value, Math.clamp(start, 0, length), Math.clamp(end, 0, length));
+            case Unclear(List<Value> values, int start, int end) ->
+                new Unclear(values, Math.clamp(start, 0, length), Math.clamp(end, 0, length));
+            default -> this;
+        };
+    }
 
     Reading REFUSED = new Refused();
     Reading ASKED_BACK = new AskedBack();

@@ -74,6 +74,6 @@ final class Settling {
         if (values.size() == 1 && !range) {
             return new Reading.Given(values.iterator().next(), last.start(), last.end());
         }
-        return new Reading.Unclear(List.copyOf(values));
+        return new Reading.Unclear(List.copyOf(values), standing.getFirst().start(), last.end());
     }
 }

@@ -107,7 +107,7 @@ public final class SeveralReader {
 
     void put(Slot slot, Reading reading) {
         if (!(reading instanceof Reading.Nothing)) {
-            read.put(slot.name(), reading);
+            read.put(slot.name(), reading.within(whole.length()));
         }
     }
 
@@ -116,7 +116,9 @@ public final class SeveralReader {
                 slot,
                 mention.clear()
                         ? new Reading.Given(mention.values().getFirst(), mention.start(), mention.end())
-                        : mention.values().isEmpty() ? Reading.NOTHING : new Reading.Unclear(mention.values()));
+                        : mention.values().isEmpty()
+                                ? Reading.NOTHING
+                                : new Reading.Unclear(mention.values(), mention.start(), mention.end()));
     }
 
     void blank(List<Mention> mentions) {

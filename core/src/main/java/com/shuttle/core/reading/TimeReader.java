@@ -14,12 +14,6 @@ import org.jspecify.annotations.Nullable;
  */
 final class TimeReader {
 
-    private enum Half {
-        MORNING,
-        AFTERNOON,
-        NIGHT
-    }
-
     private static final Set<String> LEADS = Set.of(
             "at",
             "around",
@@ -38,6 +32,9 @@ final class TimeReader {
             "say",
             "starting");
     private static final Set<String> LIMITS = Set.of("after", "before", "until", "till", "by");
+    private static final Set<String> UP_TO = Set.of("to", "-", "–", "till", "until");
+    private static final Set<String> AFTER_HOURS =
+            Set.of("on", "please", "if", "or", "and", "at", "would", "in", "with", "for");
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "and");
     private static final Set<String> WHOLE_DAY_CLOCK =
             Set.of("DE", "AT", "FR", "CH", "IT", "ES", "NL", "BE", "PL", "SE", "NO", "DK", "FI", "PT", "CZ");
@@ -45,6 +42,7 @@ final class TimeReader {
     private final Tokens tokens;
     private final Context context;
     private final boolean bare;
+    private final DayParts parts;
 
     private record Found(List<LocalTime> times, int next) {}
 
@@ -52,6 +50,7 @@ final class TimeReader {
         this.tokens = tokens;
         this.context = context;
         this.bare = bare;
+        this.parts = new DayParts(tokens);
     }
 
     static Reading read(String text, Context context) {
@@ -77,7 +76,7 @@ final class TimeReader {
         List<Mention> found = new ArrayList<>();
         int i = 0;
         while (i < tokens.size()) {
-            Found one = at(i, bare);
+            Found one = at(i, bare || spans(i));
             if (one == null) {
                 i++;
                 continue;
@@ -106,6 +105,14 @@ final class TimeReader {
             }
         }
         return found;
+    }
+
+    /** Whether hours alone from here on are a stretch of time: "from ten to twelve", with nothing counted behind it. */
+    private boolean spans(int i) {
+        Found from = tokens.is(i - 1, "from") ? at(i, true) : null;
+        Found to = from != null && tokens.is(from.next(), UP_TO) ? at(from.next() + 1, true) : null;
+        return to != null
+                && (to.next() >= tokens.size() || !tokens.at(to.next()).letters() || tokens.is(to.next(), AFTER_HOURS));
     }
 
     /** The reading of a range's start that fits its end: "2-4pm" is from 14:00. */
@@ -225,14 +232,19 @@ final class TimeReader {
             return null;
         }
         boolean dotted = word.indexOf('.') > 0;
-        boolean marked = half(next) != null
+        boolean marked = parts.half(next) != null
                 || tokens.is(next, Set.of("o'clock", "oclock", "uhr", "ish"))
                 || tokens.is(next, "'");
-        boolean part = partAt(next) != null;
+        boolean part = parts.partAt(next) != null;
         boolean led = tokens.is(i - 1, LEADS) && !tokens.at(next).letters()
                 || tokens.is(i - 1, Set.of("at", "@"))
                 || tokens.is(i - 1, LEADS) && tokens.is(next, STOPS);
-        if (!clocked && !marked && !part && !led && !(bareHour && alone(i, next)) && !(partBefore(i) && !dotted)) {
+        if (!clocked
+                && !marked
+                && !part
+                && !led
+                && !(bareHour && alone(i, next))
+                && !(parts.partBefore(i) && !dotted)) {
             return null;
         }
         if (dotted && !marked && !part && !led && !bareHour) {
@@ -281,12 +293,13 @@ final class TimeReader {
             minute = minutes.value().intValue();
             next = minutes.next();
         }
-        boolean marked =
-                half(next) != null || tokens.is(next, Set.of("o'clock", "oclock", "ish")) || partAt(next) != null;
+        boolean marked = parts.half(next) != null
+                || tokens.is(next, Set.of("o'clock", "oclock", "ish"))
+                || parts.partAt(next) != null;
         boolean led = tokens.is(i - 1, Set.of("at", "around", "about", "by", "after", "before"))
                         && (!tokens.at(next).letters() || tokens.is(next, STOPS))
                 || tokens.is(i - 1, "at");
-        return marked || led || minute > 0 && bareHour || bareHour && alone(i, next) || partBefore(i)
+        return marked || led || minute > 0 && bareHour || bareHour && alone(i, next) || parts.partBefore(i)
                 ? halves(value, minute, i, next, false)
                 : null;
     }
@@ -309,16 +322,16 @@ final class TimeReader {
     }
 
     private Found halves(int hour, int minute, int i, int next, boolean through) {
-        Half half = half(next);
-        int after = half == null ? next : afterHalf(next);
+        DayParts.Half half = parts.half(next);
+        int after = half == null ? next : parts.afterHalf(next);
         boolean ish = tokens.is(after, Set.of("o'clock", "oclock", "uhr", "ish", "sharp"));
         after = ish ? after + 1 : after;
         if (half == null) {
-            half = half(after);
-            after = half == null ? after : afterHalf(after);
+            half = parts.half(after);
+            after = half == null ? after : parts.afterHalf(after);
         }
-        Half part = half != null ? half : part(after, i);
-        if (partAt(after) != null && half == null && tokens.is(after, Set.of("in", "at"))) {
+        DayParts.Half part = half != null ? half : parts.part(after, i);
+        if (parts.partAt(after) != null && half == null && tokens.is(after, Set.of("in", "at"))) {
             after += tokens.follows(after, "in", "the") ? 3 : 2;
         }
         if (hour < 0 || hour > 24 || minute > 59) {
@@ -329,72 +342,15 @@ final class TimeReader {
         }
         LocalTime morning = LocalTime.of(hour % 12, minute);
         LocalTime afternoon = LocalTime.of(hour % 12 + 12, minute);
-        if (part == Half.MORNING) {
+        if (part == DayParts.Half.MORNING) {
             return new Found(List.of(morning), after);
         }
-        if (part == Half.AFTERNOON) {
+        if (part == DayParts.Half.AFTERNOON) {
             return new Found(List.of(afternoon), after);
         }
-        if (part == Half.NIGHT) {
+        if (part == DayParts.Half.NIGHT) {
             return new Found(List.of(hour == 12 || hour < 5 ? morning : afternoon), after);
         }
         return new Found(List.of(morning, afternoon), after);
-    }
-
-    private @Nullable Half half(int i) {
-        if (tokens.is(i, "am") || tokens.follows(i, "a", ".", "m") || tokens.follows(i, "a", "m")) {
-            return Half.MORNING;
-        }
-        return tokens.is(i, "pm") || tokens.follows(i, "p", ".", "m") || tokens.follows(i, "p", "m")
-                ? Half.AFTERNOON
-                : null;
-    }
-
-    private int afterHalf(int i) {
-        if (tokens.is(i, "am") || tokens.is(i, "pm")) {
-            return i + 1;
-        }
-        int next = tokens.is(i + 1, ".") ? i + 3 : i + 2;
-        return tokens.is(next, ".") && tokens.touches(next - 1) ? next + 1 : next;
-    }
-
-    private @Nullable Half partAt(int i) {
-        int at = tokens.follows(i, "in", "the") ? i + 2 : tokens.is(i, Set.of("at", "this", "in")) ? i + 1 : i;
-        return switch (tokens.word(at)) {
-            case "morning", "mornings", "breakfast" -> Half.MORNING;
-            case "afternoon", "evening", "eve", "teatime" -> Half.AFTERNOON;
-            case "night", "tonight", "tonite" -> Half.NIGHT;
-            default -> null;
-        };
-    }
-
-    /** The part of the day named right after, otherwise anywhere in the message. */
-    private @Nullable Half part(int after, int i) {
-        Half here = partAt(after);
-        if (here != null) {
-            return here;
-        }
-        for (int k = i - 1; k >= Math.max(0, i - 6); k--) {
-            Half before = named(k);
-            if (before != null) {
-                return before;
-            }
-        }
-        for (int k = after; k < Math.min(tokens.size(), after + 5); k++) {
-            Half later = named(k);
-            if (later != null) {
-                return later;
-            }
-        }
-        return null;
-    }
-
-    private @Nullable Half named(int k) {
-        boolean greeting = tokens.is(k - 1, "good");
-        return tokens.at(k).letters() && !greeting && !tokens.is(k, Set.of("at", "in", "this")) ? partAt(k) : null;
-    }
-
-    private boolean partBefore(int i) {
-        return tokens.is(i - 1, Set.of("morning", "afternoon", "evening", "tonight", "night"));
     }
 }

@@ -18,20 +18,20 @@ public final class UsualHours {
 
     private UsualHours() {}
 
-    /** As {@link #of(Reading, int)}; of a range ("from ten to twelve") the beginning. */
+    /** As {@link #of(Reading)}; of a range ("from ten to twelve") the beginning. */
     public static Reading of(Reading reading, String text) {
-        boolean range = reading instanceof Reading.Unclear(List<Value> ends)
-                && ends.size() == 2
-                && !apart(ends)
-                && BEGINS.matcher(text).find();
-        return range
-                ? new Reading.Given(((Reading.Unclear) reading).candidates().getFirst(), 0, text.length())
-                : of(reading, text.length());
+        return reading instanceof Reading.Unclear(List<Value> ends, int start, int end)
+                        && ends.size() == 2
+                        && !apart(ends)
+                        && BEGINS.matcher(text).find()
+                ? new Reading.Given(ends.getFirst(), start, end)
+                : of(reading);
     }
 
     /** The one time of an unclear reading that lies in these hours, in its place; otherwise the reading as it is. */
-    public static Reading of(Reading reading, int length) {
-        if (!(reading instanceof Reading.Unclear(List<Value> candidates)) || candidates.size() != 2) {
+    public static Reading of(Reading reading) {
+        if (!(reading instanceof Reading.Unclear(List<Value> candidates, int start, int end))
+                || candidates.size() != 2) {
             return reading;
         }
         Value usual = null;
@@ -46,7 +46,7 @@ public final class UsualHours {
                 usual = candidate;
             }
         }
-        return apart(candidates) && usual != null ? new Reading.Given(usual, 0, length) : reading;
+        return apart(candidates) && usual != null ? new Reading.Given(usual, start, end) : reading;
     }
 
     /** Whether two times are the same hour of the two halves of a day, and not two that were both said. */

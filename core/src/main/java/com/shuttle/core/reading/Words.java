@@ -16,6 +16,9 @@ public final class Words {
     /** The readers look at no more of a message than this, in UTF-16 units. */
     public static final int LONGEST_READ = 600;
 
+    /** Nor at more words, figures and marks; people write about 130 in a text as long as that. */
+    private static final int MOST_PIECES = 240;
+
     private static final int MOST_SAME_MARKS = 3;
 
     /** What a message opens with stands within this. */
@@ -73,15 +76,18 @@ public final class Words {
 
     /**
      * What the readers look at of a message: runs of white space become one space, or one line feed where they have one, runs
-     * of one and the same mark become three, and of a longer message the first {@value #LONGEST_READ} characters. Nobody
-     * answers a question at greater length, and a reader whose steps grow with the square of the length stays quick.
+     * of one and the same mark become three, and of a longer message the first {@value #LONGEST_READ} characters and
+     * {@value #MOST_PIECES} words, figures and marks. Nobody answers a question at greater length, and a reader whose steps
+     * grow with the square of the length stays quick.
      */
     public static String readable(String text) {
         StringBuilder read = new StringBuilder(Math.min(text.length(), LONGEST_READ));
         int same = 0;
-        for (int i = 0; i < text.length() && read.length() < LONGEST_READ; i++) {
+        int pieces = 0;
+        for (int i = 0; i < text.length() && read.length() < LONGEST_READ && pieces <= MOST_PIECES; i++) {
             char c = text.charAt(i);
             char last = read.isEmpty() ? 'x' : read.charAt(read.length() - 1);
+            pieces += goesOn(last, c) ? 0 : 1;
             if (Character.isWhitespace(c) || c >= '\ufdf0' && c <= '\ufdfd') {
                 // Arabic phrases in one character, which unfold to up to eighteen, are read as a break.
                 if (!Character.isWhitespace(last)) {
@@ -101,6 +107,19 @@ public final class Words {
         }
         boolean halved = !read.isEmpty() && Character.isHighSurrogate(read.charAt(read.length() - 1));
         return (halved ? read.substring(0, read.length() - 1) : read.toString()).strip();
+    }
+
+    /** A break between clauses as long as what it stands for, in the place of words that were read already. */
+    public static String gap(int length) {
+        return "; ".repeat(length / 2 + 1).substring(0, length);
+    }
+
+    /** Whether a character is of the same word or figure as the one before it, or stands between words. */
+    private static boolean goesOn(char last, char c) {
+        return Character.isWhitespace(c)
+                || Character.isLetter(c) && Character.isLetter(last)
+                || Character.isDigit(c) && Character.isDigit(last)
+                || Character.isSurrogate(c);
     }
 
     /** Lower-case words without punctuation; accents folded. */

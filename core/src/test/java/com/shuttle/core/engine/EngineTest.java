@@ -210,7 +210,10 @@ class EngineTest {
             })
     void standingRequestsAreHeardInTheMidstOfAQuestion(String typed, String request) {
         Talk talk = atName().says(typed).tookBy("standing request");
-        assertThat(talk.trace.getFirst().detail()).isEqualTo(request);
+        assertThat(talk.trace)
+                .filteredOn(line -> line.rule().equals("standing request"))
+                .extracting(TraceLine::detail)
+                .containsExactly(request);
     }
 
     @ParameterizedTest

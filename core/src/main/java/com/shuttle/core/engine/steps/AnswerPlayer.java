@@ -10,11 +10,15 @@ import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** Answers the visitor's words from the knowledge. */
 final class AnswerPlayer extends Player {
+
+    /** What asks nothing is a question here only where it is nothing else. */
+    private static final double ANY_WORDS = 0.5;
 
     private final Answer step;
     private final Answering answering;
@@ -43,12 +47,14 @@ final class AnswerPlayer extends Player {
 
     @Override
     public @Nullable Heard hear(Awaiting awaiting, String text) {
-        return awaiting instanceof Awaiting.OpenQuestion
-                ? Heard.of(() -> {
+        if (!(awaiting instanceof Awaiting.OpenQuestion)) {
+            return null;
+        }
+        return Heard.of(() -> {
                     run.await(null);
                     answer(text);
                 })
-                : null;
+                .as(Words.looksLikeQuestion(text) ? Heard.SURE : ANY_WORDS);
     }
 
     /** One of the suggestions made here was picked, or none of them. */

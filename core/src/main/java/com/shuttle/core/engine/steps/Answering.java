@@ -6,15 +6,12 @@ import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Phrasebook;
-import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
-import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Answers questions of the visitor's from the knowledge, and says what is not known. For one turn. */
@@ -23,72 +20,12 @@ public final class Answering {
     /** The id of the offer that declines all suggestions; no ref is like it. */
     public static final String NONE_OF_THESE = "-";
 
-    private static final Pattern QUESTIONS = Pattern.compile("(?<=\\?)\\s+");
-
-    private static final Pattern SENTENCES = Pattern.compile("(?<=[.!?])\\s+|\\n+");
-    private static final Pattern AND_ASKS = Pattern.compile(
-            "[,;]?\\s+(?:and|or|also)\\s+(?=(?:can|could|do|does|is|are|what|where|when|how|who|which|will|would|may|should)\\b)",
-            Pattern.CASE_INSENSITIVE);
-
-    /** So many questions of one message are answered. */
-    private static final int MOST_QUESTIONS = 4;
-
     private final Course course;
     private final TurnRun run;
 
     public Answering(Course course) {
         this.course = course;
         this.run = course.run();
-    }
-
-    /** Answers the questions that stand beside an answer in the same message, those that are surely known. */
-    public void alsoAsked(String rest) {
-        if (rest.indexOf('?') < 0) {
-            return;
-        }
-        for (String question : questions(rest)) {
-            Finding finding = ask(List.of(question), List.of());
-            if (finding.outcome() == Finding.Outcome.ANSWER) {
-                run.remember(question);
-                say(finding, "");
-            }
-        }
-    }
-
-    /** The questions of a message, each whole: "can we swim, and can we pay in cash?" has two. */
-    public static List<String> questions(String text) {
-        if (text.indexOf('?') < 0) {
-            return List.of();
-        }
-        List<String> questions = new ArrayList<>();
-        for (String sentence : QUESTIONS.split(text)) {
-            if (!sentence.strip().endsWith("?")) {
-                continue;
-            }
-            for (String part : AND_ASKS.split(Texts.shorter(sentence.strip()))) {
-                String bare = part.strip()
-                        .replaceFirst("(?i)^[\\s,;]*(?:(?:and|but|also|so)\\s+)?", "")
-                        .replaceFirst("[\\s,]*\\?*$", "?");
-                if (Words.of(bare).size() >= 3) {
-                    questions.add(bare);
-                }
-            }
-        }
-        return questions.size() > MOST_QUESTIONS ? questions.subList(0, MOST_QUESTIONS) : questions;
-    }
-
-    /** What a message says beside its questions; all of it where it says nothing else. */
-    public static String statements(String text) {
-        if (text.indexOf('?') < 0) {
-            return text;
-        }
-        StringBuilder statements = new StringBuilder();
-        for (String sentence : SENTENCES.split(text)) {
-            if (!sentence.strip().endsWith("?")) {
-                statements.append(statements.isEmpty() ? "" : " ").append(sentence.strip());
-            }
-        }
-        return statements.isEmpty() ? text : statements.toString();
     }
 
     public void notFound(Finding finding, String question) {

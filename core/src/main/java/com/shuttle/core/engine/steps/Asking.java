@@ -34,6 +34,8 @@ import org.jspecify.annotations.Nullable;
 /** Reading what is asked for, and what else a message gives away. For one turn. */
 public final class Asking {
 
+    private static final Value NONE_OF_THEM = new Value.Many(List.of());
+
     private final TurnRun run;
 
     public Asking(TurnRun run) {
@@ -234,22 +236,21 @@ public final class Asking {
         return letters > 6;
     }
 
-    /** Reads everything else that a message gives away into variables that have no value yet, and says so. */
-    public void keepWhatElse(String text, List<String> except) {
+    /** Keeps what a message told besides, and says so. @param told by variable, as from {@link #givenAway} */
+    public void keep(Map<String, Reading.Given> told) {
         List<String> kept = new ArrayList<>();
-        Map<String, Value> given = givenAway(text, except);
-        for (Slot slot : openSlots(except)) {
-            Value value = given.get(slot.name());
-            if (value == null) {
+        for (Slot slot : openSlots(List.of())) {
+            Reading.Given given = told.get(slot.name());
+            if (given == null) {
                 continue;
             }
             if (isChoice(slot)) {
-                run.facts.tell(slot.name(), value);
+                run.facts.tell(slot.name(), given.value());
             } else {
-                run.facts.set(slot.name(), value);
+                run.facts.set(slot.name(), given.value());
             }
-            kept.add(Phrasebook.kept(slot, Texts.escaped(value.shown())));
-            run.trace("also read", slot.name() + " " + value.shown());
+            kept.add(Phrasebook.kept(slot, Texts.escaped(given.value().shown())));
+            run.trace("also read", slot.name() + " " + given.value().shown());
         }
         if (!kept.isEmpty()) {
             run.say(Phrasebook.noted(kept));
@@ -292,14 +293,19 @@ public final class Asking {
                 .toList();
     }
 
-    /** What else a message gives away, by variable. */
-    public Map<String, Value> givenAway(String text, List<String> except) {
+    /**
+     * What else a message gives away.
+     *
+     * @param except variables that are not looked for
+     * @return by variable, with its place in the message, for what is not known yet
+     */
+    public Map<String, Reading.Given> givenAway(String text, List<String> except) {
         return tells(text)
                 ? run.facts.workedOut(run.at() + " " + except + " " + text, () -> readAway(text, except))
                 : Map.of();
     }
 
-    private Map<String, Value> readAway(String text, List<String> except) {
+    private Map<String, Reading.Given> readAway(String text, List<String> except) {
         List<Slot> slots = openSlots(except);
         if (slots.isEmpty()) {
             return Map.of();
@@ -313,15 +319,18 @@ public final class Asking {
             read = SeveralReader.read(
                     text, ofFlow, run.around().context(), run.around().meaning());
         }
-        Map<String, Value> given = new LinkedHashMap<>();
+        Map<String, Reading.Given> given = new LinkedHashMap<>();
         for (Slot slot : slots) {
             Reading reading = slot.type() == ValueType.TIME
                     ? UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), text)
                     : read.getOrDefault(slot.name(), Reading.NOTHING);
-            if (reading instanceof Reading.Given(Value value, int start, int end)
-                    && isWritten(slot, value, text)
-                    && !(isChoice(slot) && (asks || isName(text, value) || value.equals(new Value.Many(List.of()))))) {
-                given.put(slot.name(), value);
+            if (reading instanceof Reading.Given told
+                    && isWritten(slot, told.value(), text)
+                    && !(isChoice(slot)
+                            && (asks
+                                    || isName(text, told.value())
+                                    || told.value().equals(NONE_OF_THEM)))) {
+                given.put(slot.name(), told);
             }
         }
         return given;

@@ -12,6 +12,7 @@ import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.OptionsSaid;
@@ -27,6 +28,9 @@ final class ChoicePlayer extends Player {
 
     /** Longer messages are not taken for an option by their meaning. */
     private static final int MOST_WORDS = 12;
+
+    /** Words that name no option lead elsewhere where nothing else is understood of them. */
+    private static final double ELSE = 0.4;
 
     private final Choice step;
     private final Asking asking;
@@ -85,7 +89,7 @@ final class ChoicePlayer extends Player {
         List<Option> offered = Offers.options(step, run).stream()
                 .filter(option -> pick.offers(option.id()))
                 .toList();
-        String said = Answering.statements(text);
+        String said = Clauses.statements(text);
         return step.many() ? hearMany(pick, offered, text, said) : hearOne(pick, offered, text, said);
     }
 
@@ -98,29 +102,33 @@ final class ChoicePlayer extends Player {
         return switch (OptionMatcher.match(
                 said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
-                new Heard("answer to the choice", "“" + option.label() + "” by " + by, () -> {
-                    keepAndAnswer(text, offered);
-                    pick(pick, List.of(option.id()));
-                });
+                new Heard(
+                                "answer to the choice",
+                                "“" + option.label() + "” by " + by,
+                                () -> pick(pick, List.of(option.id())))
+                        .leaving(rest(text, offered));
             case OptionMatcher.Match.Several(List<Option> options) ->
-                new Heard("unclear", "between " + options.size() + " options", () -> {
-                    asking.keepWhatElse(OptionsSaid.without(text, offered), List.of(step.variable()));
-                    run.sayOneOf(List.of(Phrasebook.WHICH), Offers.of(options));
-                });
+                new Heard(
+                                "unclear",
+                                "between " + options.size() + " options",
+                                () -> run.sayOneOf(List.of(Phrasebook.WHICH), Offers.of(options)))
+                        .leaving(OptionsSaid.without(text, offered));
             case OptionMatcher.Match.None()
             when amongFacts(text, offered) instanceof Option option ->
-                new Heard("answer to the choice", "“" + option.label() + "” named among other things", () -> {
-                    keepAndAnswer(text, offered);
-                    pick(pick, List.of(option.id()));
-                });
+                new Heard(
+                                "answer to the choice",
+                                "“" + option.label() + "” named among other things",
+                                () -> pick(pick, List.of(option.id())))
+                        .leaving(rest(text, offered));
             case OptionMatcher.Match.None() ->
                 !leadsOn
                         ? null
                         : new Heard("typed something else", "", () -> {
-                            asking.keepWhatElse(text, List.of());
-                            run.open(text);
-                            course.leave(step, Choice.OTHERWISE);
-                        });
+                                    run.open(text);
+                                    course.leave(step, Choice.OTHERWISE);
+                                })
+                                .as(ELSE)
+                                .leaving(text);
         };
     }
 
@@ -136,14 +144,9 @@ final class ChoicePlayer extends Player {
         return told >= needed ? said.wanted().getFirst() : null;
     }
 
-    /** Keeps what else a message tells and answers what else it asks, where it names an option and does not only count to it. */
-    private void keepAndAnswer(String text, List<Option> offered) {
-        if (OptionsSaid.of(text, offered).wanted().isEmpty()) {
-            return;
-        }
-        String rest = OptionsSaid.without(text, offered);
-        asking.keepWhatElse(rest, List.of(step.variable()));
-        new Answering(course).alsoAsked(rest);
+    /** What a message leaves to others, where it names an option and does not only count to it or mean it. */
+    private static String rest(String text, List<Option> offered) {
+        return OptionsSaid.of(text, offered).wanted().isEmpty() ? "" : OptionsSaid.without(text, offered);
     }
 
     private @Nullable Heard hearMany(Awaiting.Pick pick, List<Option> offered, String text, String said) {
@@ -160,10 +163,8 @@ final class ChoicePlayer extends Player {
                 .filter(option -> labels.contains(option.label()))
                 .map(Option::id)
                 .toList();
-        return new Heard("answer to the choice", String.join(", ", labels), () -> {
-            keepAndAnswer(text, offered);
-            pick(pick, ids);
-        });
+        return new Heard("answer to the choice", String.join(", ", labels), () -> pick(pick, ids))
+                .leaving(rest(text, offered));
     }
 
     /** @param options may be empty where none of several was meant */

@@ -15,6 +15,7 @@ import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
@@ -217,7 +218,7 @@ final class InterviewPlayer extends Player {
         if (only != null) {
             switch (asking.read(only, text)) {
                 case Reading.Given(Value value, int start, int end) -> given.put(only, value);
-                case Reading.Unclear(List<Value> values) -> {
+                case Reading.Unclear(List<Value> values, int start, int end) -> {
                     return Heard.of(() -> asking.which(values, asked));
                 }
                 case Reading.Refused() -> {
@@ -234,7 +235,7 @@ final class InterviewPlayer extends Player {
             given.putAll(changes.changes(step, text, given.isEmpty()));
         }
         if (!given.isEmpty()) {
-            return Heard.of(() -> give(given, text));
+            return Heard.of(() -> give(given, text)).leaving(Clauses.onlyQuestions(text));
         }
         if (only != null) {
             return only.optional() && saysNo(text) ? Heard.of(() -> leaveOut(only)) : null;
@@ -251,9 +252,11 @@ final class InterviewPlayer extends Player {
         Map<Fact, Value> changed = changes.changes(step, text, true);
         if (!changed.isEmpty()) {
             return Heard.of(() -> {
-                changed.forEach((fact, value) -> run.trace("changed", fact.variable() + " to " + value.shown()));
-                give(changed, "");
-            });
+                        changed.forEach(
+                                (fact, value) -> run.trace("changed", fact.variable() + " to " + value.shown()));
+                        give(changed, "");
+                    })
+                    .leaving(Clauses.onlyQuestions(text));
         }
         boolean all = text.replace('’', '\'')
                 .matches("(?is)\\W*(?:yes\\W+)?(?:that'?s|that is) (?:all|it|everything|right|correct)\\b.*");
@@ -310,7 +313,6 @@ final class InterviewPlayer extends Player {
             }
             return;
         }
-        new Answering(course).alsoAsked(text);
         next();
     }
 

@@ -44,12 +44,7 @@ public abstract class Player {
     /** What a message says to something that was awaited before; taking it up goes back to that. */
     public final @Nullable Heard resuming(Awaiting before, String text) {
         Heard heard = hear(before, text);
-        return heard == null
-                ? null
-                : new Heard(heard.rule(), heard.detail(), () -> {
-                    run.await(before);
-                    heard.act().run();
-                });
+        return heard == null ? null : heard.after(() -> run.await(before));
     }
 
     /** Whether the step hears changes to what it asks for, so that nobody else need look for them first. */

@@ -15,6 +15,7 @@ import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.listening.Span;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
@@ -24,6 +25,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Asks for one thing and keeps it. */
 final class QuestionPlayer extends Player {
+
+    /** Any words fit a free question, so that nearly anything else they may mean is surer. */
+    private static final double ANY_WORDS = 0.7;
 
     private final Question step;
     private final Asking asking;
@@ -84,24 +88,17 @@ final class QuestionPlayer extends Player {
         if (step.type() == ValueType.FILE) {
             return refuses(text) ? Heard.of(this::refused) : null;
         }
-        boolean freeText = step.type().free();
         return switch (asking.read(step, text)) {
             case Reading.Given(Value value, int start, int end) ->
-                new Heard("answer to the question", "read " + step.type().label() + " " + value.shown(), () -> {
-                    if (!step.onlyThis() && !freeText) {
-                        asking.keepWhatElse(blanked(text, start, end), List.of(step.variable()));
-                    }
-                    new Answering(course)
-                            .alsoAsked(freeText ? "" : (text.substring(0, start) + " " + text.substring(end)).strip());
-                    take(value);
-                });
-            case Reading.Unclear(List<Value> candidates) ->
-                Heard.of(() -> {
-                    if (!step.onlyThis()) {
-                        asking.keepWhatElse(text, List.of(step.variable()));
-                    }
-                    asking.which(candidates, before());
-                });
+                new Heard(
+                                "answer to the question",
+                                "read " + step.type().label() + " " + value.shown(),
+                                () -> take(value))
+                        .as(step.type().free() ? ANY_WORDS : Heard.SURE)
+                        .leaving(leaves() ? Span.without(text, start, end) : "");
+            case Reading.Unclear(List<Value> candidates, int start, int end) ->
+                new Heard("", candidates.size() + " readings", () -> asking.which(candidates, before()))
+                        .leaving(leaves() ? Span.without(text, start, end) : "");
             case Reading.Refused() -> Heard.of(this::refused);
             case Reading.AskedBack() ->
                 new Heard("asked back", step.type().label(), () -> {
@@ -110,6 +107,11 @@ final class QuestionPlayer extends Player {
                 });
             case Reading.Nothing() -> step.optional() && saysNo(text) ? Heard.of(this::refused) : null;
         };
+    }
+
+    /** Whether what else a message says is for others; a question may want nothing else kept, and one for any words takes all. */
+    private boolean leaves() {
+        return !step.onlyThis() && !step.type().free();
     }
 
     private @Nullable Heard hearConfirmation(Awaiting.Confirm confirm, String text) {
@@ -129,10 +131,6 @@ final class QuestionPlayer extends Player {
     private boolean refuses(String text) {
         return Reader.reply(ValueType.EMAIL, text, run.around().context()) instanceof Reading.Refused
                 || step.optional() && Words.of(text).contains("no");
-    }
-
-    private static String blanked(String text, int start, int end) {
-        return start == 0 && end == text.length() ? "" : text.substring(0, start) + " ; " + text.substring(end);
     }
 
     // Picking

@@ -5,6 +5,7 @@ import com.shuttle.core.conversation.Effect;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -27,7 +28,7 @@ public final class Facts {
     private boolean leadTouched;
 
     /** What was worked out of messages while nothing more became known. */
-    private final Map<String, Map<String, Value>> workedOut = new HashMap<>();
+    private final Map<String, Map<String, Reading.Given>> workedOut = new HashMap<>();
 
     public Facts(Playbook playbook, State state, Consumer<Effect> effects) {
         this.playbook = playbook;
@@ -58,8 +59,8 @@ public final class Facts {
     }
 
     /** What comes of reading a message, worked out once however many ask for it. */
-    public Map<String, Value> workedOut(String message, Supplier<Map<String, Value>> work) {
-        Map<String, Value> known = workedOut.get(message);
+    public Map<String, Reading.Given> workedOut(String message, Supplier<Map<String, Reading.Given>> work) {
+        Map<String, Reading.Given> known = workedOut.get(message);
         if (known == null) {
             known = work.get();
             workedOut.put(message, known);

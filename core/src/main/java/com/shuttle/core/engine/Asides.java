@@ -1,0 +1,143 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.engine.steps.Asking;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Offers;
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.listening.Moods;
+import com.shuttle.core.reading.BareValue;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.function.Supplier;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/** What says something of the visitor rather than of the matter, and values that nobody asked for. For one turn. */
+final class Asides {
+
+    private static final double WAY_OUT = 0.85;
+    private static final double ANGER = 0.3;
+    private static final double VALUE = 0.2;
+
+    /** Words that only say yes or no, and to what is not told. */
+    private static final Pattern PLAIN =
+            Pattern.compile("[\\W_]*+(?:(?:yes|yep|yeah|no|nope|nah|okay|ok|sure)[\\W_]*+)?", Pattern.CASE_INSENSITIVE);
+
+    private final TurnRun run;
+    private final Walker walker;
+    private final Repairs repairs;
+    private final Asking asking;
+
+    Asides(Walker walker, Repairs repairs, Asking asking) {
+        this.run = walker.run();
+        this.walker = walker;
+        this.repairs = repairs;
+        this.asking = asking;
+    }
+
+    /** Who says only that they want out, do not know or do not understand. */
+    @Nullable
+    Heard aboutThemselves(String text) {
+        return Stream.<Supplier<@Nullable Heard>>of(() -> wayOut(text), () -> unsure(text), () -> lost(text))
+                .map(Supplier::get)
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Who did not understand what was asked is told what is wanted, or asked again. */
+    private @Nullable Heard lost(String text) {
+        Awaiting pending = pending();
+        return pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isLost(text)
+                ? null
+                : new Heard("did not understand", "asked again", () -> {
+                            run.await(pending);
+                            if (walker.player().wanted(pending) != null) {
+                                repairs.notUnderstood(text);
+                            } else {
+                                run.say(Phrasebook.IN_OTHER_WORDS);
+                                walker.putAgain();
+                            }
+                        })
+                        .as(WAY_OUT);
+    }
+
+    /** Who wants out is told the ways; the place is kept until they choose one. */
+    private @Nullable Heard wayOut(String text) {
+        Awaiting awaiting = run.awaiting();
+        return awaiting == null || !Moods.wantsOut(text)
+                ? null
+                : new Heard("wants out", "", () -> {
+                            run.await(Questions.beneath(awaiting));
+                            run.say(Phrasebook.WAYS_OUT);
+                        })
+                        .as(WAY_OUT);
+    }
+
+    /** Who does not know leaves out what may be left out; what may not is asked with more help. */
+    private @Nullable Heard unsure(String text) {
+        Awaiting pending = pending();
+        if (pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isUnsure(text)) {
+            return null;
+        }
+        return new Heard("does not know", "", () -> {
+                    run.await(pending);
+                    if (pending.offers(Offers.SKIP)) {
+                        run.say(Phrasebook.LEFT_OPEN);
+                        new Picks(walker).pick(List.of(Offers.SKIP));
+                    } else {
+                        repairs.notUnderstood(text);
+                    }
+                })
+                .as(WAY_OUT);
+    }
+
+    /** Whether a message is nothing but a value, or a plain yes or no; such a one is no question. */
+    boolean isValue(String text) {
+        boolean asks = text.endsWith("?") && text.chars().anyMatch(Character::isLetter);
+        return !asks && (bare(text) != BareValue.NONE || PLAIN.matcher(text).matches());
+    }
+
+    private BareValue bare(String text) {
+        return BareValue.of(text, run.around().context());
+    }
+
+    /** What is done with a value that nobody asked for. */
+    Heard value(String text) {
+        BareValue bare = bare(text);
+        Awaiting pending = pending();
+        return new Heard("a value nobody asked for", bare.name().toLowerCase(Locale.ROOT), () -> {
+                    run.await(pending);
+                    if (bare == BareValue.DAYS && asking.wantsDay()) {
+                        run.say(Phrasebook.WHICH_DAY);
+                        walker.putAgain();
+                    } else if (pending == null || pending instanceof Awaiting.OpenQuestion) {
+                        run.say(Phrasebook.UNASKED);
+                    } else {
+                        repairs.notUnderstood(text);
+                    }
+                })
+                .as(VALUE);
+    }
+
+    /** Who is angry is met with a person rather than with the same question again. */
+    @Nullable
+    Heard anger(String text) {
+        return !Moods.isAngry(text)
+                ? null
+                : new Heard("anger", "a person is offered", () -> {
+                            run.await(pending());
+                            run.say(Phrasebook.SORRY);
+                            walker.putAgain();
+                        })
+                        .as(ANGER);
+    }
+
+    private @Nullable Awaiting pending() {
+        return run.awaiting() == null ? null : Questions.beneath(run.awaiting());
+    }
+}

@@ -1,0 +1,82 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.listening.Claim;
+import com.shuttle.core.listening.Source;
+import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Weighing;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** What all sources claim of one message, and what is done for each claim that wins. For one message of one turn. */
+final class Claims {
+
+    private final String text;
+    private final List<Claim> all = new ArrayList<>();
+    private final Map<Claim, Heard> heard = new IdentityHashMap<>();
+    private Weighing.Weighed weighed = new Weighing.Weighed(List.of(), Map.of());
+
+    /** @param text as the sources have read it */
+    Claims(String text) {
+        this.text = text;
+    }
+
+    /** @param others words that a source leaves to others, wherever they stand in what it claims */
+    void add(Source source, @Nullable Heard what, List<Span> others) {
+        if (what != null) {
+            Claim claim = what.claim(source, text, others);
+            all.add(claim);
+            heard.put(claim, what);
+        }
+    }
+
+    /** Decides among all that was claimed so far. */
+    void weigh() {
+        weighed = Weighing.of(text, all);
+    }
+
+    boolean won(Source source) {
+        return weighed.won().stream().anyMatch(claim -> claim.source() == source);
+    }
+
+    /** What won of a source, in the order of the message. */
+    List<Heard> winners(Source source) {
+        return weighed.won().stream()
+                .filter(claim -> claim.source() == source)
+                .map(heard::get)
+                .toList();
+    }
+
+    /** The words that a source has won. */
+    List<Span> words(Source source) {
+        return weighed.won().stream()
+                .filter(claim -> claim.source() == source)
+                .flatMap(claim -> claim.words().stream())
+                .toList();
+    }
+
+    boolean none() {
+        return weighed.won().isEmpty();
+    }
+
+    /** Says who claimed which words, and who won them. */
+    void trace(TurnRun run) {
+        for (Claim claim : weighed.won()) {
+            run.trace("heard", said(claim));
+        }
+        weighed.lost()
+                .forEach((lost, to) -> run.trace(
+                        "outweighed", said(lost) + " by " + to.source().label()));
+    }
+
+    private String said(Claim claim) {
+        String words = Span.words(text, claim.words());
+        String of = words.isEmpty() ? "" : " of “" + words + "”";
+        return claim.source().label() + of + (claim.says().isEmpty() ? "" : ", " + claim.says()) + " ("
+                + Math.round(100 * claim.strength()) + " %)";
+    }
+}

@@ -1,0 +1,143 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.engine.steps.Answering;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Occasion;
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.listening.Clauses;
+import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Weighing;
+import com.shuttle.core.reading.Words;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** Questions of the visitor's own: what the knowledge says to a message or a clause of it. For one turn. */
+final class Questions {
+
+    /** How much a question claims that has no certain answer: something else that was understood is meant rather. */
+    private static final double SUGGESTED = 0.25;
+
+    private static final double UNKNOWN = 0.1;
+
+    private final TurnRun run;
+    private final Walker walker;
+    private final Answering answering;
+
+    Questions(Walker walker) {
+        this.run = walker.run();
+        this.walker = walker;
+        this.answering = new Answering(walker);
+    }
+
+    /** What the conversation goes back to after an aside; null for nothing. */
+    static @Nullable Awaiting beneath(Awaiting awaiting) {
+        return awaiting instanceof Awaiting.Suggestion suggestion ? suggestion.resumes() : awaiting.beneath();
+    }
+
+    /** Whether the knowledge surely answers a message. */
+    boolean known(String text) {
+        return finding(text).outcome() == Finding.Outcome.ANSWER;
+    }
+
+    private Finding finding(String text) {
+        return answering.ask(run.askedThen(text), List.of());
+    }
+
+    /**
+     * The questions that stand beside something else in a message, those that are surely known.
+     *
+     * @param taken words that something else understood; a question that is nothing else is none
+     */
+    List<Heard> beside(String text, List<Span> taken) {
+        List<Heard> heard = new ArrayList<>();
+        for (Clauses.Clause question : Clauses.questions(text)) {
+            boolean left = Weighing.say(text, Span.minus(List.of(question.span()), taken));
+            Finding finding = left ? answering.ask(List.of(question.words()), List.of()) : Finding.NOTHING;
+            if (finding.outcome() == Finding.Outcome.ANSWER) {
+                heard.add(new Heard("", question.words(), () -> {
+                            run.remember(question.words());
+                            answering.say(finding, "");
+                        })
+                        .as(finding.confidence())
+                        .leaving(Span.without(
+                                text, question.span().start(), question.span().end())));
+            }
+        }
+        return heard;
+    }
+
+    /**
+     * A message as questions of the visitor's own; what was asked before is put again afterwards.
+     *
+     * @param pending what that is; null for nothing
+     * @param telling whether it also tells what will be asked
+     * @param leads   whether a phrase in it leads to a flow
+     */
+    @Nullable
+    Heard own(String text, @Nullable Awaiting pending, boolean telling, boolean leads) {
+        Heard several = several(text, pending);
+        return several != null ? several : single(text, pending, telling, leads);
+    }
+
+    /** Questions in one message that are each surely known. */
+    private @Nullable Heard several(String text, @Nullable Awaiting pending) {
+        List<Finding> known = Clauses.questions(text).stream()
+                .map(question -> answering.ask(List.of(question.words()), List.of()))
+                .filter(finding -> finding.outcome() == Finding.Outcome.ANSWER)
+                .toList();
+        return known.size() < 2
+                ? null
+                : Heard.of(() -> {
+                    run.await(pending);
+                    run.remember(text);
+                    known.forEach(finding -> answering.say(finding, ""));
+                    walker.putAgain();
+                });
+    }
+
+    private @Nullable Heard single(String text, @Nullable Awaiting pending, boolean telling, boolean leads) {
+        Finding finding = finding(text);
+        boolean asks = Words.looksLikeQuestion(text);
+        Finding.Outcome outcome = answering.outcome(finding);
+        boolean byTable =
+                !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;
+        if (telling && !asks && pending != null && (outcome != Finding.Outcome.ANSWER || byTable)) {
+            return null;
+        }
+        return switch (outcome) {
+            case ANSWER -> new Heard("", text, () -> answer(finding, text, pending)).as(finding.confidence());
+            case SUGGEST ->
+                (asks || !(pending instanceof Awaiting.Reply) && !Words.areNames(text)) && !leads
+                        ? new Heard("", text, () -> {
+                                    run.remember(text);
+                                    answering.suggest(finding, text, pending);
+                                })
+                                .as(SUGGESTED)
+                        : null;
+            case NONE ->
+                (asks || pending == null) && !leads
+                        ? new Heard("", text, () -> unknown(finding, text, pending)).as(UNKNOWN)
+                        : null;
+        };
+    }
+
+    private void answer(Finding finding, String text, @Nullable Awaiting pending) {
+        run.await(pending);
+        run.remember(text);
+        answering.say(finding, "");
+        if (!answering.leadsOn(finding.matches().getFirst())) {
+            walker.putAgain();
+        }
+    }
+
+    private void unknown(Finding finding, String text, @Nullable Awaiting pending) {
+        run.remember(text);
+        run.await(pending);
+        answering.notFound(finding, text);
+        run.responses.say(Occasion.NOT_FOUND);
+        walker.putAgain();
+    }
+}
