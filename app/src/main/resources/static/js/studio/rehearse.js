@@ -1,5 +1,6 @@
 // A live conversation with the draft, with its working shown.
 import { postJson } from '../web/http.js';
+import { inTurn } from '../web/in-turn.js';
 import { shown } from '../chat/media.js';
 import { option } from '../chat/widgets.js';
 
@@ -55,7 +56,7 @@ export function rehearse(dock, hooks) {
     }
     const why = element('div', 'why');
     for (const line of view.trace) {
-      const shown = element('div', '');
+      const shown = element('div', line.rule === 'outweighed' ? 'outweighed' : '');
       shown.append(element('b', '', line.rule), line.detail ? `: ${line.detail}` : '');
       why.append(shown);
     }
@@ -128,18 +129,26 @@ export function rehearse(dock, hooks) {
     talk.removeAttribute('aria-busy');
   }
 
-  async function begin() {
+  // Who types fast sends the second message while the rehearsal still begins with the first.
+  const inOrder = inTurn((act) => act());
+
+  async function fromTheStart() {
     talk.replaceChildren();
     await call(dock.dataset.base, {});
+  }
+
+  async function begin() {
+    await inOrder(fromTheStart);
     input.focus();
   }
 
-  async function tell(what) {
-    if (id === null) {
-      talk.replaceChildren();
-      await call(dock.dataset.base, {});
-    }
-    await call(`${dock.dataset.base}/turns`, { rehearsal: id, ...what });
+  function tell(what) {
+    return inOrder(async () => {
+      if (id === null) {
+        await fromTheStart();
+      }
+      await call(`${dock.dataset.base}/turns`, { rehearsal: id, ...what });
+    });
   }
 
   form.addEventListener('submit', (event) => {

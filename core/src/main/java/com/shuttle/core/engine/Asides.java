@@ -24,8 +24,10 @@ final class Asides {
     private static final double VALUE = 0.2;
 
     /** Words that only say yes or no, and to what is not told. */
-    private static final Pattern PLAIN =
-            Pattern.compile("[\\W_]*+(?:(?:yes|yep|yeah|no|nope|nah|okay|ok|sure)[\\W_]*+)?", Pattern.CASE_INSENSITIVE);
+    private static final Pattern PLAIN = Pattern.compile(
+            "[\\W_]*+(?:(?:yes|yep|yeah|no|nope|nah|okay|ok|sure|nothing|none|not really|not now|hm+|right|all ?right|fine|good|great|perfect|cool|lovely|nice"
+                    + "|(?:that'?s |that )?(?:looks|sounds|is)? ?(?:good|great|fine|perfect|ok|okay)|i see|got it|understood)[\\W_]*+){0,3}",
+            Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -112,7 +114,11 @@ final class Asides {
         Awaiting pending = pending();
         return new Heard("a value nobody asked for", bare.name().toLowerCase(Locale.ROOT), () -> {
                     run.await(pending);
-                    if (bare == BareValue.DAYS && asking.wantsDay()) {
+                    boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
+                    if (!asked && bare == BareValue.NONE && text.chars().anyMatch(Character::isLetter)) {
+                        run.say(Phrasebook.AS_YOU_LIKE);
+                        walker.putAgain();
+                    } else if (bare == BareValue.DAYS && asking.wantsDay()) {
                         run.say(Phrasebook.WHICH_DAY);
                         walker.putAgain();
                     } else if (pending == null || pending instanceof Awaiting.OpenQuestion) {

@@ -70,13 +70,13 @@ final class Claims {
         }
         weighed.lost()
                 .forEach((lost, to) -> run.trace(
-                        "outweighed", said(lost) + " by " + to.source().label()));
+                        "outweighed", said(lost) + ", by the " + to.source().label()));
     }
 
     private String said(Claim claim) {
         String words = Span.words(text, claim.words());
-        String of = words.isEmpty() ? "" : " of “" + words + "”";
-        return claim.source().label() + of + (claim.says().isEmpty() ? "" : ", " + claim.says()) + " ("
-                + Math.round(100 * claim.strength()) + " %)";
+        String quoted = words.isEmpty() ? "" : "“" + words + "” – ";
+        String says = claim.says().isEmpty() || claim.says().equals(words) ? "" : ": " + claim.says();
+        return quoted + claim.source().label() + says + " (" + Math.round(100 * claim.strength()) + " %)";
     }
 }

@@ -126,7 +126,9 @@ final class Listener {
             return List.of();
         }
         Heard answer = answer(whole, text);
-        boolean heardAll = answer != null && (aside() || walker.player().hearsChanges());
+        boolean heardAll = answer != null
+                && (aside() && answer.strength() >= Heard.SURE
+                        || walker.player().hearsChanges());
         Heard change = heardAll ? null : repairs.change(text);
         Map<String, Reading.Given> told = told(text, answer, change);
         List<Span> facts = told.values().stream()
@@ -190,7 +192,8 @@ final class Listener {
         }
         Playbook.Phrase phrase = flowOf(text);
         claims.add(Source.MOOD, asides.anger(text), List.of());
-        claims.add(Source.QUESTION, questions.own(text, beneath(), claims.won(Source.FACT), phrase != null), facts);
+        claims.add(Source.STANDING, repairs.call(text), List.of());
+        claims.add(Source.QUESTION, questions.own(text, beneath(), claims.words(Source.FACT), phrase != null), facts);
         if (phrase != null) {
             claims.add(Source.FLOW, led(phrase), facts);
         }

@@ -4,6 +4,7 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.steps.Answering;
+import com.shuttle.core.engine.steps.Asking;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
@@ -93,7 +94,8 @@ final class Picks {
     @Nullable
     Heard hearSuggestion(Awaiting.Suggestion suggestion, String text) {
         List<Option> options = suggestion.offers().stream().map(Picks::option).toList();
-        if (OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
+        boolean tells = !new Asking(run).givenAway(text, List.of()).isEmpty();
+        if (!tells && OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
             return new Heard(
                     "suggestion", "“" + option.label() + "” by " + by, () -> pickSuggestion(suggestion, option.id()));
         }

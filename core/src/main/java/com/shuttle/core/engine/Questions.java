@@ -12,6 +12,7 @@ import com.shuttle.core.listening.Weighing;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Questions of the visitor's own: what the knowledge says to a message or a clause of it. For one turn. */
@@ -21,6 +22,10 @@ final class Questions {
     private static final double SUGGESTED = 0.25;
 
     private static final double UNKNOWN = 0.1;
+
+    private static final Pattern STATES = Pattern.compile(
+            "^\\W*(?:(?:oh|ok|okay|hm+|well|so|sorry)\\W+)*(?:no|not|just|only|nothing|without|i'?m|i am|we'?re|we are|it'?s|i can'?t|we can'?t|can'?t|as)\\b",
+            Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -73,13 +78,13 @@ final class Questions {
      * A message as questions of the visitor's own; what was asked before is put again afterwards.
      *
      * @param pending what that is; null for nothing
-     * @param telling whether it also tells what will be asked
+     * @param told    where it tells what will be asked; empty where it does not
      * @param leads   whether a phrase in it leads to a flow
      */
     @Nullable
-    Heard own(String text, @Nullable Awaiting pending, boolean telling, boolean leads) {
+    Heard own(String text, @Nullable Awaiting pending, List<Span> told, boolean leads) {
         Heard several = several(text, pending);
-        return several != null ? several : single(text, pending, telling, leads);
+        return several != null ? several : single(text, pending, told, leads);
     }
 
     /** Questions in one message that are each surely known. */
@@ -98,9 +103,13 @@ final class Questions {
                 });
     }
 
-    private @Nullable Heard single(String text, @Nullable Awaiting pending, boolean telling, boolean leads) {
-        Finding finding = finding(text);
+    private @Nullable Heard single(String text, @Nullable Awaiting pending, List<Span> told, boolean leads) {
         boolean asks = Words.looksLikeQuestion(text);
+        boolean telling = !told.isEmpty();
+        if (telling && !asks && !Weighing.say(text, Span.minus(Span.all(text), told))) {
+            return null;
+        }
+        Finding finding = finding(text);
         Finding.Outcome outcome = answering.outcome(finding);
         boolean byTable =
                 !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;
@@ -110,7 +119,7 @@ final class Questions {
         return switch (outcome) {
             case ANSWER -> new Heard("", text, () -> answer(finding, text, pending)).as(finding.confidence());
             case SUGGEST ->
-                (asks || !(pending instanceof Awaiting.Reply) && !Words.areNames(text)) && !leads
+                (asks || !(pending instanceof Awaiting.Reply) && mayAsk(text)) && !leads
                         ? new Heard("", text, () -> {
                                     run.remember(text);
                                     answering.suggest(finding, text, pending);
@@ -122,6 +131,11 @@ final class Questions {
                         ? new Heard("", text, () -> unknown(finding, text, pending)).as(UNKNOWN)
                         : null;
         };
+    }
+
+    /** Whether words without a question's form may be one all the same: "parking", and not "no extras". */
+    private static boolean mayAsk(String text) {
+        return !Words.areNames(text) && !STATES.matcher(text).find();
     }
 
     private void answer(Finding finding, String text, @Nullable Awaiting pending) {

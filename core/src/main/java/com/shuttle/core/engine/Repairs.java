@@ -26,6 +26,7 @@ import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.listening.Known;
+import com.shuttle.core.listening.Moods;
 import com.shuttle.core.listening.Repair;
 import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.listening.Span;
@@ -50,11 +51,17 @@ import org.jspecify.annotations.Nullable;
 final class Repairs {
 
     /** Within an interview this says that everything was told, not that the conversation is over. */
-    private static final Pattern THATS_ALL =
-            Pattern.compile("\\b(?:that'?s|that is) (?:all|it|everything)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern THATS_ALL = Pattern.compile(
+            "\\b(?:that'?s|that is) (?:all|it|everything)\\b|\\bthat(?:'ll| will) be all\\b|\\bno more\\b",
+            Pattern.CASE_INSENSITIVE);
 
     /** What mends something said before is surer than what would answer with the same words. */
     private static final double CHANGE = 0.95;
+
+    /** Less than a flow's phrase. */
+    private static final double CALL = 0.55;
+
+    private static final Pattern CLAUSES = Pattern.compile("[.,;!?]\\s*");
 
     private final TurnRun run;
     private final Walker walker;
@@ -68,7 +75,7 @@ final class Repairs {
     Heard standingRequest(String text) {
         Standing request = Standing.of(text, run.playbook.release().standing());
         boolean complete = request == Standing.STOP
-                && run.awaiting() instanceof Awaiting.Facts
+                && (run.awaiting() instanceof Awaiting.Facts || many())
                 && THATS_ALL.matcher(text).find();
         if (complete
                 || request == null
@@ -83,6 +90,22 @@ final class Repairs {
         }
         Heard heard = new Heard("standing request", asked.label(), () -> grant(asked));
         return clause == null ? heard.as(1) : heard.leaving(Span.without(text, clause.start(), clause.end()));
+    }
+
+    /** Whether several options may be picked now, so that "that's all" ends the picking and not the conversation. */
+    private boolean many() {
+        return run.awaiting() instanceof Awaiting.Pick
+                && run.playbook.step(run.at()) instanceof Choice choice
+                && choice.many();
+    }
+
+    /** Who asks to be rung up, where no flow does that, gets a person. */
+    @Nullable
+    Heard call(String text) {
+        return Standing.wantsCall(text)
+                        && Standing.isOn(Standing.PERSON, run.playbook.release().standing())
+                ? new Heard("standing request", "to be rung up", () -> grant(Standing.PERSON)).as(CALL)
+                : null;
     }
 
     private void grant(Standing request) {
@@ -118,13 +141,10 @@ final class Repairs {
 
     /** While the visitor waits for a person only some requests are heard; what else is said is for the person. */
     void leavesQueue(String text) {
-        Standing request = Standing.of(text, run.playbook.release().standing());
-        switch (request) {
-            case MENU, START_AGAIN, STOP -> {
-                run.pass(Speaker.BOT);
-                run.trace("standing request", request.label());
-                grant(request);
-            }
+        switch (leaving(text)) {
+            case MENU -> leave(Standing.MENU);
+            case START_AGAIN -> leave(Standing.START_AGAIN);
+            case STOP -> leave(Standing.STOP);
             case BACK -> {
                 run.pass(Speaker.BOT);
                 run.trace("standing request", "back to the bot");
@@ -134,6 +154,28 @@ final class Repairs {
             case PERSON -> run.say(Phrasebook.ON_THEIR_WAY);
             case null -> whileWaiting(text);
         }
+    }
+
+    private void leave(Standing request) {
+        run.pass(Speaker.BOT);
+        run.trace("standing request", request.label());
+        grant(request);
+    }
+
+    /** The request of somebody who waits, by itself or in a clause ("forget it, back"); null for none. */
+    private @Nullable Standing leaving(String text) {
+        Standing whole = Standing.of(text, run.playbook.release().standing());
+        if (whole != null) {
+            return whole;
+        }
+        return Moods.wantsOut(text)
+                ? Standing.BACK
+                : Stream.of(CLAUSES.split(text))
+                        .map(clause ->
+                                Standing.of(clause, run.playbook.release().standing()))
+                        .filter(request -> request != null && request != Standing.PERSON)
+                        .findFirst()
+                        .orElse(null);
     }
 
     /** Who waits is never met with silence: a question that is surely known is answered, all else is passed on. */

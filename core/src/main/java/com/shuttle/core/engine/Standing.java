@@ -64,12 +64,17 @@ enum Standing {
             "\\b(?:emergency|ambulance|(?:is|am|are|got|been) (?:stuck|trapped|injured|bleeding|unconscious|collapsed)|(?:is|are) on fire"
                     + "|help me|locked (?:in|out)|can'?t get out|not breathing|heart attack|call the police)\\b");
 
+    /** Who wants to be rung up wants a person. */
+    private static final Pattern RING = Pattern.compile(
+            "^(?:(?:can|could|would|will) )?(?:(?:you|someone|somebody|anyone|anybody|one of you|a guide) )?(?:please )?(?:call|ring|phone|telephone) (?:me|us)(?: (?:back|up|please|pls|later|tomorrow|today|now|asap))*$");
+
     private static final Pattern TELLS_OF_IT = Pattern.compile(
             "\\b(?:(?:don't|do not|didn't|not|never|no need to|rather not|without) (?:\\w+ )?(?:want|need|like|talk|speak|talking|speaking)|talked|spoke|spoken|talking)\\b");
 
     private static final int MOST_WORDS = 16;
 
-    private static final Pattern CLAUSE = Pattern.compile("[^.,;!?\\n]++[.,;!?\\n]*+");
+    private static final Pattern CLAUSE =
+            Pattern.compile("(?:(?!\\bbut\\b)[^.,;:!?\\n])++(?:[.,;:!?\\n]++|but\\b|$)", Pattern.CASE_INSENSITIVE);
 
     private static final Set<String> STARTS = Set.of(
             "start again",
@@ -112,6 +117,10 @@ enum Standing {
             "stop it",
             "bye bye",
             "that's all thanks",
+            "that's everything",
+            "that will be all",
+            "that'll be all",
+            "no more questions",
             "no more");
     private static final Set<String> BACKS = Set.of(
             "back",
@@ -178,6 +187,11 @@ enum Standing {
             }
         }
         return found == null || found.end() - found.start() >= text.length() - 1 ? null : found;
+    }
+
+    /** Whether somebody asks to be rung up, and says no more. */
+    static boolean wantsCall(String text) {
+        return RING.matcher(Words.normal(text)).matches();
     }
 
     private static boolean asksForPerson(String words) {

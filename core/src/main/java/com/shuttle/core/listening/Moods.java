@@ -13,7 +13,7 @@ public final class Moods {
 
     private static final Pattern ANGRY = Pattern.compile(
             "\\b(?:rubbish|useless|ridiculous|pathetic|terrible|awful|horrible|stupid|idiotic|hopeless|crap|shit\\w*|fuck\\w*|wtf|bullshit|for (?:heaven|god|christ)'?s? ?sake"
-                    + "|sick of (?:this|you)|fed up|had enough|waste of time|waste my time|not listening|you don'?t (?:get|understand) (?:it|me|this))\\b",
+                    + "|sick of (?:this|you)|(?:not|un) ?happy|disappointed|annoyed|annoying|complain|complaint|fed up|had enough|waste of time|waste my time|not listening|you don'?t (?:get|understand) (?:it|me|this))\\b",
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern UNSURE = Pattern.compile(

@@ -12,7 +12,6 @@ import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -47,10 +46,6 @@ public final class RepairReader {
             "\\b(?:we(?:'re| are|'ll be| will be)|there(?:'s|'re| are| is|'ll be| will be)|of us|in total|altogether|in all)\\b(?! \\d+ of)",
             Pattern.CASE_INSENSITIVE);
 
-    private static final Pattern DAY_ONLY = Pattern.compile("\\b\\d{1,2}(?:st|nd|rd|th)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern MORE_OF_A_DAY = Pattern.compile(
-            "\\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\w*|\\b(?:next|this) (?:month|week|year)|\\b20\\d\\d\\b|\\d[/.]\\d",
-            Pattern.CASE_INSENSITIVE);
     private static final Pattern SPELLED =
             Pattern.compile("\\bis (?:spelled|spelt|written)\\b", Pattern.CASE_INSENSITIVE);
 
@@ -182,7 +177,9 @@ public final class RepairReader {
             Value after = value(one.slot());
             if (after != null && !after.equals(one.value())) {
                 return List.of(new Repair(
-                        one.slot().name(), inPlaceOf(one.value(), after), denied ? "the old value denied" : "named"));
+                        one.slot().name(),
+                        Completing.inPlaceOf(text, one.value(), after, context),
+                        denied ? "the old value denied" : "named"));
             }
         }
         return spelled();
@@ -234,8 +231,8 @@ public final class RepairReader {
             for (int i = 0; i < parts.length; i++) {
                 if (Words.distance(word, Words.normal(parts[i]), 2) <= 2) {
                     String said = Character.toUpperCase(word.charAt(0)) + word.substring(1);
-                    return List.of(
-                            new Repair(one.slot().name(), inName(one.value().shown(), said), "spelled"));
+                    return List.of(new Repair(
+                            one.slot().name(), Completing.inName(one.value().shown(), said), "spelled"));
                 }
             }
         }
@@ -270,7 +267,8 @@ public final class RepairReader {
                     && !isChoice(slot)
                     && read.get(slot.name()) instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
-                repairs.add(new Repair(slot.name(), inPlaceOf(one.value(), given.value()), "told anew"));
+                repairs.add(new Repair(
+                        slot.name(), Completing.inPlaceOf(text, one.value(), given.value(), context), "told anew"));
             }
         }
         return repairs;
@@ -279,40 +277,6 @@ public final class RepairReader {
     /** What the message says to what is being asked; anything at all is enough for it to be no repair unless it is marked. */
     private Reading reply(Slot slot) {
         return Reader.reply(slot.type(), text, context, slot.options(), Meaning.NONE);
-    }
-
-    /** What is told anew as what was known before makes it whole: a day in its month, a part of a name in its place. */
-    private Value inPlaceOf(Value before, Value after) {
-        if (before instanceof Value.Text(String old) && after instanceof Value.Text(String said)) {
-            return inName(old, said);
-        }
-        return sameMonth(before, after);
-    }
-
-    private static Value inName(String old, String said) {
-        String[] parts = old.split(" ");
-        String word = Words.normal(said);
-        if (parts.length < 2 || said.contains(" ")) {
-            return new Value.Text(said);
-        }
-        for (int i = 0; i < parts.length; i++) {
-            if (Words.distance(word, Words.normal(parts[i]), 2) <= 2) {
-                parts[i] = said;
-                return new Value.Text(String.join(" ", parts));
-            }
-        }
-        return new Value.Text(said);
-    }
-
-    /** "Oops, the 14th": where only a day of the month is said, it is one of the month that was said before. */
-    private Value sameMonth(Value before, Value after) {
-        if (!(before instanceof Value.Day(LocalDate old)) || !(after instanceof Value.Day(LocalDate day))) {
-            return after;
-        }
-        boolean only =
-                DAY_ONLY.matcher(text).find() && !MORE_OF_A_DAY.matcher(text).find();
-        LocalDate moved = day.getDayOfMonth() <= old.lengthOfMonth() ? old.withDayOfMonth(day.getDayOfMonth()) : day;
-        return only && !moved.isBefore(context.now().toLocalDate()) ? new Value.Day(moved) : after;
     }
 
     private static boolean byName(ValueType type) {
@@ -345,8 +309,10 @@ public final class RepairReader {
             }
             if (UsualHours.of(read(one.slot(), marks.rest())) instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
-                return List.of(
-                        new Repair(one.slot().name(), inPlaceOf(one.value(), given.value()), "the latest it fits"));
+                return List.of(new Repair(
+                        one.slot().name(),
+                        Completing.inPlaceOf(text, one.value(), given.value(), context),
+                        "the latest it fits"));
             }
         }
         return List.of();

@@ -33,7 +33,7 @@ public final class Weighing {
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern AUXILIARY = Pattern.compile(
-            "(?:can|could|do|does|did|have|has|had|are|was|were|will|would|shall|should|may|might|need|want|get|got|take|make|book|any|some|need|i'd|we'd|he|she|they|with|by|from)",
+            "(?:can|could|do|does|did|have|has|had|are|was|were|will|would|shall|should|may|might|need|want|get|got|take|make|book|any|some|need|i'd|we'd|he|she|they|with|by|from|name|email|mail|number|phone|address|called)",
             Pattern.CASE_INSENSITIVE);
 
     /**

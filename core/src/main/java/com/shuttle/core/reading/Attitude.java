@@ -8,7 +8,10 @@ final class Attitude {
     private static final Pattern REFUSES = Pattern.compile(
             "\\b(?:(?:i'?d |i would )?(?:rather|prefer|prefer to|prefer it if) not\\b|rather you didn'?t|don'?t (?:want|wish|like|care) to|do not (?:want|wish) to|don'?t (?:give|share) (?:out|my|that)|i dont give|won'?t (?:say|tell|give|share|be giving|be sharing)"
                     + "|not (?:telling|saying|giving|sharing|going to (?:say|tell|give|share)|comfortable|willing|happy to (?:say|share|give))|none of your|no thanks?\\b.*\\b(?:say|share|give)|keep (?:that|it|this) (?:private|to myself)|decline"
-                    + "|skip(?: this| that| it| please| that one| this one)?$|(?:that'?s|it'?s|this is|that is) (?:private|personal|confidential|none of)|mind your own|not your business|is(?:n'?t| not) important|pass on that|i'?ll pass)\\b",
+                    + "|skip(?: this| that| it| please| that one| this one)?$|(?:that'?s|it'?s|this is|that is) (?:private|personal|confidential|none of)|mind your own|not your business|is(?:n'?t| not) important|pass on that|i'?ll pass"
+                    + "|^\\W*(?:no|without|(?:i |we )?(?:have no|haven'?t(?: got)?|don'?t have|do not have|don'?t use|have not got|got no|not got))"
+                    + " (?:an? |any |my |the |our )?(?:e-?mail|mail|phone|telephone|mobile|number|name|budget|company|address|surname)"
+                    + "(?: address| number| name)?(?: please| thanks| sorry| really| yet| i'?m afraid)*(?=\\W*$))\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern ASKS_BACK = Pattern.compile(
             "^\\W*(?:(?:sorry|wait|hm+|um|but|and|hang on|hello|hi)[\\s,]+)*(?:why\\b|what(?=\\W*$)|what for|how come|what'?s (?:it|that|this|yours)\\b|what is (?:it|that|this) (?:for|needed)"

@@ -6,12 +6,17 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Where a message names options: a label's words one after the other, or one word that a single option has. The values
  * of the mentions are the options' ids.
  */
 final class OptionMentions {
+
+    /** Said of when something is, and so no sign of an option that has such a word beside others. */
+    private static final Set<String> OF_ANY_DAY = Set.of(
+            "morning", "afternoon", "evening", "night", "tonight", "day", "days", "weekend", "week", "hour", "hours");
 
     private OptionMentions() {}
 
@@ -93,6 +98,7 @@ final class OptionMentions {
                     .flatMap(name -> List.of(name.split(" ")).stream())
                     .filter(word -> word.length() > 2
                             && !OptionMatcher.FILLERS.contains(word)
+                            && !OF_ANY_DAY.contains(word)
                             && !Character.isDigit(word.charAt(0)))
                     .map(OptionMatcher::stem)
                     .distinct()
@@ -105,6 +111,18 @@ final class OptionMentions {
         return telling;
     }
 
+    /** "We booked" wants no booking. */
+    private static boolean isPast(String typed, String word) {
+        return typed.endsWith("ed") && !word.endsWith("ed");
+    }
+
+    /** Whether a mention is a label or a synonym, and not just a word of one. */
+    static boolean isWhole(Mention mention, String text, List<Option> options) {
+        String said = Words.normal(text.substring(mention.start(), mention.end()));
+        return OptionMatcher.names(option(mention, options)).stream()
+                .anyMatch(name -> OptionMatcher.same(said, name, true));
+    }
+
     private static @org.jspecify.annotations.Nullable Option near(String typed, Map<String, Option> telling) {
         Option exact = telling.get(OptionMatcher.stem(typed));
         if (exact != null || typed.length() < 5) {
@@ -113,7 +131,8 @@ final class OptionMentions {
         for (Map.Entry<String, Option> entry : telling.entrySet()) {
             String word = entry.getKey();
             boolean inflected = word.length() >= 5
-                    && (typed.startsWith(word.substring(0, word.length() - 1)) || word.startsWith(typed))
+                    && (typed.startsWith(word.substring(0, word.length() - 1)) && !isPast(typed, word)
+                            || word.startsWith(typed))
                     && Math.abs(typed.length() - word.length()) <= 4;
             if (inflected || word.length() >= 5 && OptionMatcher.same(typed, word, true)) {
                 return entry.getValue();

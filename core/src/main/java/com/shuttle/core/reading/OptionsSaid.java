@@ -78,6 +78,19 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
         return new OptionsSaid(new ArrayList<>(wanted), new ArrayList<>(denied), first, last);
     }
 
+    /** The labels of options of which a message has a word and not the whole name: "in the dome" of "Dome show". */
+    public static Set<String> inPart(String message, List<Option> options) {
+        String text = Words.readable(message);
+        Set<String> part = new LinkedHashSet<>();
+        Set<String> whole = new LinkedHashSet<>();
+        for (Mention mention : OptionMentions.find(text, options)) {
+            String label = OptionMentions.option(mention, options).label();
+            (OptionMentions.isWhole(mention, text, options) ? whole : part).add(label);
+        }
+        part.removeAll(whole);
+        return part;
+    }
+
     /** A message without the words that name options. */
     public static String without(String message, List<Option> options) {
         String text = Words.readable(message);

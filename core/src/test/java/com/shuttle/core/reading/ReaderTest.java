@@ -97,7 +97,7 @@ class ReaderTest {
                 "12345|GB|nothing",
                 "call 020 7946 0018 or 020 7946 0019|GB|unclear 2",
                 "I don't want to say|GB|refused",
-                "no phone|GB|nothing",
+                "no phone|GB|refused",
             })
     void phones(String text, String region, String expected) {
         assertThat(read(ValueType.PHONE, text, region)).isEqualTo(expected);

@@ -7,6 +7,7 @@ import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
@@ -14,6 +15,7 @@ import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.BareValue;
 import com.shuttle.core.reading.HeadCounts;
 import com.shuttle.core.reading.OptionMatcher;
+import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
@@ -27,6 +29,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -121,6 +124,21 @@ public final class Asking {
         return reading;
     }
 
+    private static final Pattern ASKS_WHETHER = Pattern.compile(
+            "(?:^|[.!?]\\s+)(?:is|are|do|does|have|has|will|would|can|any|anything)\\b[^.!?]*\\?\\s*$",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern ONLY_YES = Pattern.compile(
+            "\\W*(?:(?:yes|yep|yeah|yup|sure|there (?:is|are)|i do|we do|indeed)\\W*)+", Pattern.CASE_INSENSITIVE);
+
+    /** Whether a message says yes to "is there anything …?" and not what. */
+    boolean saysOnlyYes(Wanted wanted, String text) {
+        return wanted.type().free()
+                && ONLY_YES.matcher(text).matches()
+                && wordings(wanted).stream()
+                        .anyMatch(words -> ASKS_WHETHER.matcher(words).find());
+    }
+
     /** A message without numbers of hours or days, where something else is counted: as long as it was. */
     private static String withoutUnits(Wanted wanted, String text) {
         StringBuilder bare = new StringBuilder(text);
@@ -141,9 +159,17 @@ public final class Asking {
         return bare.toString().isBlank() && !ORDERED.matcher(text).find() ? text : bare.toString();
     }
 
+    private static List<String> wordings(Wanted wanted) {
+        return switch (wanted) {
+            case Question question -> question.ask();
+            case Fact fact -> List.of(fact.ask());
+            default -> List.of();
+        };
+    }
+
     /** All that a question says of what it asks for, in lower case. */
     private static String asked(Wanted wanted) {
-        String words = wanted instanceof Question question ? String.join(" ", question.ask()) : "";
+        String words = String.join(" ", wordings(wanted));
         return (wanted.called() + " " + wanted.variable().replace('_', ' ') + " " + words).toLowerCase(Locale.ROOT);
     }
 
@@ -274,6 +300,15 @@ public final class Asking {
                 && !Words.normal(text).equals(Words.normal(value.shown()));
     }
 
+    /** Whether options are chosen of which a message has but a word; nobody asked, so that it may mean anything. */
+    private static boolean inPart(Value value, Set<String> part) {
+        return switch (value) {
+            case Value.Text(String label) -> part.contains(label);
+            case Value.Many(List<String> labels) -> labels.stream().anyMatch(part::contains);
+            default -> false;
+        };
+    }
+
     private static boolean isChoice(Slot slot) {
         return slot.type() == ValueType.CHOICE || slot.type() == ValueType.MULTI_CHOICE;
     }
@@ -326,6 +361,7 @@ public final class Asking {
                     : read.getOrDefault(slot.name(), Reading.NOTHING);
             if (reading instanceof Reading.Given told
                     && isWritten(slot, told.value(), text)
+                    && !(isChoice(slot) && inPart(told.value(), OptionsSaid.inPart(text, slot.options())))
                     && !(isChoice(slot)
                             && (asks
                                     || isName(text, told.value())

@@ -4,6 +4,7 @@ import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.listening.Completing;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
@@ -14,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** What a message says of an interview's facts, and which of those already known it changes. */
 final class FactChanges {
@@ -33,11 +35,7 @@ final class FactChanges {
         List<Fact> readable = facts.stream()
                 .filter(fact -> fact.type().givenAside() || fact.type() == ValueType.YES_NO)
                 .toList();
-        Map<String, Reading> read = SeveralReader.read(
-                text,
-                readable.stream().map(FactChanges::slot).toList(),
-                run.around().context(),
-                run.around().meaning());
+        Map<String, Reading> read = asides(readable, text);
         Map<Fact, Value> values = new LinkedHashMap<>();
         for (Fact fact : readable) {
             if (read.get(fact.variable()) instanceof Reading.Given(Value value, int start, int end)) {
@@ -45,6 +43,32 @@ final class FactChanges {
             }
         }
         return values;
+    }
+
+    /** The first of these facts that a message says in several ways; null for none. */
+    @Nullable
+    Fact unclear(List<Fact> facts, String text) {
+        return facts.stream()
+                .filter(fact -> fact.type() == ValueType.DATE || fact.type() == ValueType.TIME)
+                .filter(fact -> !choices(fact, text).isEmpty())
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** The ways in which a message says a fact; empty for one or none. */
+    List<Value> choices(Fact fact, String text) {
+        return asides(List.of(fact), text).get(fact.variable())
+                        instanceof Reading.Unclear(List<Value> values, int start, int end)
+                ? values
+                : List.of();
+    }
+
+    private Map<String, Reading> asides(List<Fact> facts, String text) {
+        return SeveralReader.read(
+                text,
+                facts.stream().map(FactChanges::slot).toList(),
+                run.around().context(),
+                run.around().meaning());
     }
 
     /**
@@ -92,8 +116,12 @@ final class FactChanges {
                     && !oldValueSaid
                     && Words.of(text).size() > 4;
             boolean said = !offhand && (corrects || named || oldValueSaid || answersNothing && telling(fact.type()));
-            if (after != null && !after.equals(before) && said) {
-                changes.put(fact, after);
+            if (after != null && before != null && said) {
+                Value whole =
+                        Completing.inPlaceOf(text, before, after, run.around().context());
+                if (!whole.equals(before)) {
+                    changes.put(fact, whole);
+                }
             }
         }
         return changes;
@@ -114,6 +142,23 @@ final class FactChanges {
                 named && Words.of(text).size() > 1;
             case YES_NO, CHOICE, MULTI_CHOICE -> named;
             default -> true;
+        };
+    }
+
+    private static final Pattern ORDERS = Pattern.compile(
+            "^\\W*(?:(?:oh|sorry|wait|no|actually|and|please|can (?:you|we|i)|could (?:you|we|i)|ok|okay)\\W+)*(?:change|correct|switch|make the)\\b",
+            Pattern.CASE_INSENSITIVE);
+
+    /** Whether a message is meant to change something, whatever is being asked. */
+    static boolean orders(String text) {
+        return ORDERS.matcher(text).find();
+    }
+
+    /** Whether nearly any words may be read as a value of a type. */
+    static boolean takesAnyWords(ValueType type) {
+        return switch (type) {
+            case TEXT, LONG_TEXT, COMPANY, PERSON_NAME, PLACE -> true;
+            default -> false;
         };
     }
 

@@ -112,36 +112,14 @@ final class InterviewPlayer extends Player {
         Fact first = facts.getFirst();
         boolean alone = facts.size() == 1;
         List<Offer> offers = alone ? Offers.of(first) : List.of();
-        run.sayOneOf(List.of(question(facts)), offers);
+        run.sayOneOf(List.of(InterviewWords.question(facts)), offers);
         run.await(new Awaiting.Facts(alone ? first.type() : null, offers, 0, names(facts)));
     }
 
-    private static String question(List<Fact> facts) {
-        Fact first = facts.getFirst();
-        if (facts.size() == 1) {
-            return first.ask().isBlank() ? Phrasebook.question(first) : first.ask();
-        }
-        return "Please tell me the "
-                + Phrasebook.all(facts.stream().map(Fact::called).toList()) + ".";
-    }
-
     private void readBack() {
-        StringBuilder list =
-                new StringBuilder(step.readBack().isBlank() ? Phrasebook.READ_BACK : run.filled(step.readBack()));
-        for (Fact fact : step.facts()) {
-            Value value = run.facts.value(fact.variable());
-            if (value != null) {
-                list.append("\n- ")
-                        .append(Phrasebook.capital(fact.called()))
-                        .append(": **")
-                        .append(Texts.escaped(value.shown()))
-                        .append("**");
-            }
-        }
-        list.append("\n\n").append(Phrasebook.RIGHT);
         List<Offer> offers = Offers.yesNo("Yes, all right", "No, change something");
         run.trace("reads back", step.facts().size() + " facts");
-        run.sayPrepared(list.toString(), offers, Look.PLAIN);
+        run.sayPrepared(InterviewWords.readBack(step, run), offers, Look.PLAIN);
         run.await(new Awaiting.Facts(null, offers, 0, List.of()));
     }
 
@@ -215,9 +193,16 @@ final class InterviewPlayer extends Player {
     private @Nullable Heard hearAnswer(Awaiting.Facts asked, String text) {
         Fact only = only(asked);
         Map<Fact, Value> given = new LinkedHashMap<>();
+        boolean all = false;
         if (only != null) {
+            if (asking.saysOnlyYes(only, text)) {
+                return Heard.of(() -> run.say(Phrasebook.TELL_ME_WHAT));
+            }
             switch (asking.read(only, text)) {
-                case Reading.Given(Value value, int start, int end) -> given.put(only, value);
+                case Reading.Given(Value value, int start, int end) -> {
+                    given.put(only, value);
+                    all = end - start > text.length() / 2;
+                }
                 case Reading.Unclear(List<Value> values, int start, int end) -> {
                     return Heard.of(() -> asking.which(values, asked));
                 }
@@ -230,15 +215,33 @@ final class InterviewPlayer extends Player {
                 case Reading.Nothing() -> {}
             }
         }
-        if (only == null || !only.type().free()) {
+        boolean free = only != null && only.type().free();
+        if (!free) {
             several(text).forEach(given::putIfAbsent);
-            given.putAll(changes.changes(step, text, given.isEmpty()));
+        }
+        if (!free || FactChanges.orders(text)) {
+            Map<Fact, Value> changed = changes.changes(step, text, given.isEmpty());
+            if (!changed.isEmpty() && only != null && all && FactChanges.takesAnyWords(only.type())) {
+                // "Change the date to 7 May" is no name of a school.
+                given.remove(only);
+            }
+            given.putAll(changed);
         }
         if (!given.isEmpty()) {
             return Heard.of(() -> give(given, text)).leaving(Clauses.onlyQuestions(text));
         }
-        if (only != null) {
-            return only.optional() && saysNo(text) ? Heard.of(() -> leaveOut(only)) : null;
+        return only == null
+                ? hearSeveralAsked(text)
+                : only.optional() && saysNo(text) ? Heard.of(() -> leaveOut(only)) : null;
+    }
+
+    /** What a message that gives nothing says where several facts are asked for. */
+    private @Nullable Heard hearSeveralAsked(String text) {
+        Fact unclear = changes.unclear(missing(), text);
+        if (unclear != null) {
+            List<Value> values = changes.choices(unclear, text);
+            Awaiting.Facts one = new Awaiting.Facts(unclear.type(), Offers.of(unclear), 0, List.of(unclear.variable()));
+            return Heard.of(() -> asking.which(values, one));
         }
         return Reader.reply(ValueType.PERSON_NAME, text, run.around().context()) instanceof Reading.Refused
                 ? Heard.of(() -> {

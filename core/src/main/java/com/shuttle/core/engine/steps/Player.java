@@ -17,6 +17,7 @@ import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -24,6 +25,11 @@ import org.jspecify.annotations.Nullable;
  * with it changes nothing.
  */
 public abstract class Player {
+
+    /** "No wheelchairs" leaves nothing out. */
+    private static final Pattern NO_SUCH = Pattern.compile(
+            "\\W*no\\s+(?!thanks|thank|need|nothing|worries|please|more|idea|problem|preference|special|really|particular)\\p{L}{4,}\\W*",
+            Pattern.CASE_INSENSITIVE);
 
     protected final Course course;
     protected final TurnRun run;
@@ -113,7 +119,7 @@ public abstract class Player {
     /** Whether a text is a plain no. */
     protected boolean saysNo(String text) {
         boolean plain = Words.of(text).size() <= 4 || text.strip().matches("(?is)(?:no|nah|nope|not)\\b.*");
-        return plain && yesOrNo(text) == Boolean.FALSE;
+        return plain && !NO_SUCH.matcher(text).matches() && yesOrNo(text) == Boolean.FALSE;
     }
 
     /** Yes, no, or null for neither. */

@@ -88,6 +88,9 @@ final class QuestionPlayer extends Player {
         if (step.type() == ValueType.FILE) {
             return refuses(text) ? Heard.of(this::refused) : null;
         }
+        if (asking.saysOnlyYes(step, text)) {
+            return Heard.of(() -> run.say(Phrasebook.TELL_ME_WHAT));
+        }
         return switch (asking.read(step, text)) {
             case Reading.Given(Value value, int start, int end) ->
                 new Heard(
@@ -125,7 +128,10 @@ final class QuestionPlayer extends Player {
             });
         }
         Boolean right = yesOrNo(text);
-        return right == null ? null : Heard.of(() -> confirmed(confirm, right));
+        // "No, only 50 people" may mend something else.
+        return right == null
+                ? null
+                : Heard.of(() -> confirmed(confirm, right)).as(Words.of(text).size() > 2 ? ANY_WORDS : Heard.SURE);
     }
 
     private boolean refuses(String text) {

@@ -21,6 +21,7 @@ public final class Phrasebook {
             "That's all right, nothing is settled yet. Say “stop” to leave it, “start again” for something else, or “person” to talk to"
                     + " somebody; or just go on.";
     public static final String IN_OTHER_WORDS = "Sorry, let me ask that again.";
+    public static final String TELL_ME_WHAT = "Please tell me in a few words what it is.";
     public static final String AS_YOU_LIKE = "All right.";
     public static final String UNASKED =
             "I'm not sure what that belongs to. Ask me anything in a few words, and I'll do my best.";

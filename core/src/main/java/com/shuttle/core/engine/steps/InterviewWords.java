@@ -1,0 +1,42 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Texts;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Fact;
+import com.shuttle.core.flow.Interview;
+import com.shuttle.core.reading.Value;
+import java.util.List;
+
+/** How an interview asks for facts and reads them back. */
+final class InterviewWords {
+
+    private InterviewWords() {}
+
+    /** One fact in its own words, several by their names. */
+    static String question(List<Fact> facts) {
+        Fact first = facts.getFirst();
+        if (facts.size() == 1) {
+            return first.ask().isBlank() ? Phrasebook.question(first) : first.ask();
+        }
+        return "Please tell me the "
+                + Phrasebook.all(facts.stream().map(Fact::called).toList()) + ".";
+    }
+
+    /** All that is known of an interview's facts, filled and escaped. */
+    static String readBack(Interview step, TurnRun run) {
+        StringBuilder list =
+                new StringBuilder(step.readBack().isBlank() ? Phrasebook.READ_BACK : run.filled(step.readBack()));
+        for (Fact fact : step.facts()) {
+            Value value = run.facts.value(fact.variable());
+            if (value != null) {
+                list.append("\n- ")
+                        .append(Phrasebook.capital(fact.called()))
+                        .append(": **")
+                        .append(Texts.escaped(value.shown()))
+                        .append("**");
+            }
+        }
+        return list.append("\n\n").append(Phrasebook.RIGHT).toString();
+    }
+}

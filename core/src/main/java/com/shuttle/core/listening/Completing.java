@@ -1,0 +1,52 @@
+package com.shuttle.core.listening;
+
+import com.shuttle.core.reading.Context;
+import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
+import java.time.LocalDate;
+import java.util.regex.Pattern;
+
+/** Makes whole by what was known before what a message says anew. Pure functions. */
+public final class Completing {
+
+    private static final Pattern DAY_ONLY = Pattern.compile("\\b\\d{1,2}(?:st|nd|rd|th)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern MORE_OF_A_DAY = Pattern.compile(
+            "\\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\w*|\\b(?:next|this) (?:month|week|year)|\\b20\\d\\d\\b|\\d[/.]\\d",
+            Pattern.CASE_INSENSITIVE);
+
+    private Completing() {}
+
+    /** What is told anew as what was known before makes it whole: a day in its month, a part of a name in its place. */
+    public static Value inPlaceOf(String text, Value before, Value after, Context context) {
+        if (before instanceof Value.Text(String old) && after instanceof Value.Text(String said)) {
+            return inName(old, said);
+        }
+        return sameMonth(text, before, after, context);
+    }
+
+    static Value inName(String old, String said) {
+        String[] parts = old.split(" ");
+        String word = Words.normal(said);
+        if (parts.length < 2 || said.contains(" ")) {
+            return new Value.Text(said);
+        }
+        for (int i = 0; i < parts.length; i++) {
+            if (Words.distance(word, Words.normal(parts[i]), 2) <= 2) {
+                parts[i] = said;
+                return new Value.Text(String.join(" ", parts));
+            }
+        }
+        return new Value.Text(said);
+    }
+
+    /** "Oops, the 14th": where only a day of the month is said, it is one of the month that was said before. */
+    private static Value sameMonth(String text, Value before, Value after, Context context) {
+        if (!(before instanceof Value.Day(LocalDate old)) || !(after instanceof Value.Day(LocalDate day))) {
+            return after;
+        }
+        boolean only =
+                DAY_ONLY.matcher(text).find() && !MORE_OF_A_DAY.matcher(text).find();
+        LocalDate moved = day.getDayOfMonth() <= old.lengthOfMonth() ? old.withDayOfMonth(day.getDayOfMonth()) : day;
+        return only && !moved.isBefore(context.now().toLocalDate()) ? new Value.Day(moved) : after;
+    }
+}
