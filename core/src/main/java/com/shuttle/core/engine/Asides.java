@@ -6,6 +6,7 @@ import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.knowledge.Tongue;
 import com.shuttle.core.listening.Moods;
 import com.shuttle.core.reading.BareValue;
 import java.util.List;
@@ -96,6 +97,24 @@ final class Asides {
                     }
                 })
                 .as(WAY_OUT);
+    }
+
+    /** Who speaks another language is told once that this bot does not, and then offered a person. */
+    @Nullable
+    Heard otherLanguage(String text) {
+        String tongue = Tongue.of(text);
+        if (tongue.equals(Tongue.ENGLISH)) {
+            return null;
+        }
+        boolean again =
+                run.askedThen("").stream().anyMatch(words -> !Tongue.of(words).equals(Tongue.ENGLISH));
+        return new Heard("another language", tongue, () -> {
+                    run.await(pending());
+                    run.remember(text);
+                    run.say(again ? Phrasebook.SORRY : Phrasebook.ONLY_ENGLISH);
+                    walker.putAgain();
+                })
+                .as(ANGER);
     }
 
     /** Whether a message is nothing but a value, or a plain yes or no; such a one is no question. */

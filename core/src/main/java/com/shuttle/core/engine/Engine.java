@@ -141,7 +141,7 @@ public final class Engine {
                 if (run.speaker() == Speaker.BOT) {
                     walker.hear(said.text());
                 } else if (run.speaker() == Speaker.QUEUED) {
-                    new Repairs(run, walker).leavesQueue(said.text());
+                    new Requests(run, walker).leavesQueue(said.text());
                 }
             }
             case Event.Confided confided -> walker.player().given(new Value.Secret(confided.sealed()));

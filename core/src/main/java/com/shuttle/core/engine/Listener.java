@@ -45,6 +45,7 @@ final class Listener {
 
     private final TurnRun run;
     private final Walker walker;
+    private final Requests requests;
     private final Repairs repairs;
     private final Asking asking;
     private final Asides asides;
@@ -53,6 +54,7 @@ final class Listener {
     Listener(TurnRun run, Walker walker) {
         this.run = run;
         this.walker = walker;
+        this.requests = new Requests(run, walker);
         this.repairs = new Repairs(run, walker);
         this.asking = new Asking(run);
         this.questions = new Questions(walker);
@@ -120,7 +122,7 @@ final class Listener {
      * @return where facts are told
      */
     private List<Span> understood(Claims claims, Map<String, Reading.Given> kept, String whole, String text) {
-        Heard standing = repairs.standingRequest(text);
+        Heard standing = requests.standing(text);
         if (standing != null && standing.rest().isEmpty()) {
             claims.add(Source.STANDING, standing, List.of());
             return List.of();
@@ -187,12 +189,19 @@ final class Listener {
     /** What a message is where nobody asked for it: a value, a question, a phrase that leads elsewhere, or bad temper. */
     private void ofTheirOwn(Claims claims, String text, List<Span> facts) {
         if (asides.isValue(text)) {
+            Heard again = claims.won(Source.FACT) ? null : repairs.again(text);
+            claims.add(Source.CHANGE, again, List.of());
             claims.add(Source.VALUE, claims.won(Source.FACT) ? null : asides.value(text), List.of());
+            return;
+        }
+        Heard foreign = asides.otherLanguage(text);
+        if (foreign != null) {
+            claims.add(Source.MOOD, foreign, List.of());
             return;
         }
         Playbook.Phrase phrase = flowOf(text);
         claims.add(Source.MOOD, asides.anger(text), List.of());
-        claims.add(Source.STANDING, repairs.call(text), List.of());
+        claims.add(Source.STANDING, requests.call(text), List.of());
         claims.add(Source.QUESTION, questions.own(text, beneath(), claims.words(Source.FACT), phrase != null), facts);
         if (phrase != null) {
             claims.add(Source.FLOW, led(phrase), facts);

@@ -3,13 +3,8 @@ package com.shuttle.core.engine;
 import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.conversation.Awaiting;
-import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Playbook;
-import com.shuttle.core.conversation.Query;
-import com.shuttle.core.conversation.Speaker;
-import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.steps.Player;
-import com.shuttle.core.engine.steps.Players;
 import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
@@ -23,45 +18,36 @@ import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
-import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.listening.Clauses;
+import com.shuttle.core.listening.Completing;
 import com.shuttle.core.listening.Known;
-import com.shuttle.core.listening.Moods;
 import com.shuttle.core.listening.Repair;
 import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.reading.ImpossibleDay;
+import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
-import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
-/** What keeps a conversation on its feet: standing requests, corrections, not being understood. */
+/** What keeps a conversation on its feet: corrections, and not being understood. */
 final class Repairs {
-
-    /** Within an interview this says that everything was told, not that the conversation is over. */
-    private static final Pattern THATS_ALL = Pattern.compile(
-            "\\b(?:that'?s|that is) (?:all|it|everything)\\b|\\bthat(?:'ll| will) be all\\b|\\bno more\\b",
-            Pattern.CASE_INSENSITIVE);
 
     /** What mends something said before is surer than what would answer with the same words. */
     private static final double CHANGE = 0.95;
 
-    /** Less than a flow's phrase. */
-    private static final double CALL = 0.55;
-
-    private static final Pattern CLAUSES = Pattern.compile("[.,;!?]\\s*");
+    private static final double TOLD = 0.8;
 
     private final TurnRun run;
     private final Walker walker;
@@ -69,128 +55,6 @@ final class Repairs {
     Repairs(TurnRun run, Walker walker) {
         this.run = run;
         this.walker = walker;
-    }
-
-    @Nullable
-    Heard standingRequest(String text) {
-        Standing request = Standing.of(text, run.playbook.release().standing());
-        boolean complete = request == Standing.STOP
-                && (run.awaiting() instanceof Awaiting.Facts || many())
-                && THATS_ALL.matcher(text).find();
-        if (complete
-                || request == null
-                        && !Standing.isOn(
-                                Standing.PERSON, run.playbook.release().standing())) {
-            return null;
-        }
-        Span clause = request == null || request == Standing.PERSON ? Standing.personClause(text) : null;
-        Standing asked = request == null && clause != null ? Standing.PERSON : request;
-        if (asked == null) {
-            return null;
-        }
-        Heard heard = new Heard("standing request", asked.label(), () -> grant(asked));
-        return clause == null ? heard.as(1) : heard.leaving(Span.without(text, clause.start(), clause.end()));
-    }
-
-    /** Whether several options may be picked now, so that "that's all" ends the picking and not the conversation. */
-    private boolean many() {
-        return run.awaiting() instanceof Awaiting.Pick
-                && run.playbook.step(run.at()) instanceof Choice choice
-                && choice.many();
-    }
-
-    /** Who asks to be rung up, where no flow does that, gets a person. */
-    @Nullable
-    Heard call(String text) {
-        return Standing.wantsCall(text)
-                        && Standing.isOn(Standing.PERSON, run.playbook.release().standing())
-                ? new Heard("standing request", "to be rung up", () -> grant(Standing.PERSON)).as(CALL)
-                : null;
-    }
-
-    private void grant(Standing request) {
-        switch (request) {
-            case PERSON -> {
-                if (!walker.requestPerson()) {
-                    walker.putAgain();
-                }
-            }
-            case START_AGAIN -> walker.startAgain();
-            case MENU -> {
-                run.forgetPlaces();
-                Place menu =
-                        run.playbook.first(Choice.class, run.playbook.release().mainFlow());
-                run.stand(menu != null ? menu : run.playbook.start());
-            }
-            case STOP -> {
-                run.say(Phrasebook.ENDED);
-                run.pass(Speaker.ENDED);
-            }
-            case BACK -> {
-                Place before = run.takeAnswered();
-                if (before == null) {
-                    run.say(Phrasebook.NOTHING_BEFORE);
-                    walker.putAgain();
-                } else {
-                    Players.of(run.playbook.step(before), walker).forget();
-                    run.stand(before);
-                }
-            }
-        }
-    }
-
-    /** While the visitor waits for a person only some requests are heard; what else is said is for the person. */
-    void leavesQueue(String text) {
-        switch (leaving(text)) {
-            case MENU -> leave(Standing.MENU);
-            case START_AGAIN -> leave(Standing.START_AGAIN);
-            case STOP -> leave(Standing.STOP);
-            case BACK -> {
-                run.pass(Speaker.BOT);
-                run.trace("standing request", "back to the bot");
-                run.stand(null);
-                run.say(Phrasebook.STILL_HERE);
-            }
-            case PERSON -> run.say(Phrasebook.ON_THEIR_WAY);
-            case null -> whileWaiting(text);
-        }
-    }
-
-    private void leave(Standing request) {
-        run.pass(Speaker.BOT);
-        run.trace("standing request", request.label());
-        grant(request);
-    }
-
-    /** The request of somebody who waits, by itself or in a clause ("forget it, back"); null for none. */
-    private @Nullable Standing leaving(String text) {
-        Standing whole = Standing.of(text, run.playbook.release().standing());
-        if (whole != null) {
-            return whole;
-        }
-        return Moods.wantsOut(text)
-                ? Standing.BACK
-                : Stream.of(CLAUSES.split(text))
-                        .map(clause ->
-                                Standing.of(clause, run.playbook.release().standing()))
-                        .filter(request -> request != null && request != Standing.PERSON)
-                        .findFirst()
-                        .orElse(null);
-    }
-
-    /** Who waits is never met with silence: a question that is surely known is answered, all else is passed on. */
-    private void whileWaiting(String text) {
-        String read = Words.readable(text);
-        Finding finding = Words.looksLikeQuestion(read)
-                ? run.ask(new Query.Ask(run.askedThen(read), List.of()))
-                : Finding.NOTHING;
-        if (finding.outcome() == Finding.Outcome.ANSWER) {
-            run.remember(read);
-            new Answering(walker).say(finding, "");
-        } else {
-            run.trace("waits for a person", "passed on");
-            run.say(Phrasebook.PASSED_ON);
-        }
     }
 
     /** "Sorry, my email is …" changes that variable and nothing else; the place is kept. */
@@ -214,6 +78,34 @@ final class Repairs {
                 Clauses.questions(text).stream().map(Clauses.Clause::span).toList());
         others.addAll(toldBesides(text, repairs, pending));
         return new Heard("changed", told, CHANGE, Span.only(text, others), () -> apply(repairs));
+    }
+
+    /** A value that nobody asked for and that fits just one thing known is that thing told anew. */
+    @Nullable
+    Heard again(String text) {
+        List<Known> fitting = known(pending(run.awaiting())).stream()
+                .filter(one -> tells(one.slot().type()) || one.slot().type() == ValueType.NUMBER)
+                .filter(one -> read(one.slot(), text) instanceof Reading.Given)
+                .toList();
+        List<Known> numbers = fitting.stream()
+                .filter(one -> one.slot().type() == ValueType.NUMBER)
+                .toList();
+        List<Known> meant = numbers.isEmpty() ? fitting : numbers;
+        if (meant.size() != 1 || !(read(meant.getFirst().slot(), text) instanceof Reading.Given given)) {
+            return null;
+        }
+        Known one = meant.getFirst();
+        Value after = Completing.inPlaceOf(
+                text, one.value(), given.value(), run.around().context());
+        Repair repair = new Repair(one.slot().name(), after, "the only one it fits");
+        return after.equals(one.value())
+                ? null
+                : new Heard("changed", repair.variable() + " to " + after.shown(), () -> apply(List.of(repair)))
+                        .as(TOLD);
+    }
+
+    private Reading read(Slot slot, String text) {
+        return UsualHours.of(Reader.reply(slot.type(), text, run.around().context()));
     }
 
     /** Where a message that repairs something also says what is asked or will be, beyond doubt. */

@@ -19,10 +19,10 @@ import org.apache.lucene.analysis.sv.SwedishAnalyzer;
  * Tells by its small words which language a text is in, well enough not to answer what the models cannot read. Pure
  * functions.
  */
-final class Tongue {
+public final class Tongue {
 
     /** What a text is taken for where nothing speaks against it. */
-    static final String ENGLISH = "en";
+    public static final String ENGLISH = "en";
 
     private static final Map<String, CharArraySet> SMALL_WORDS = new TreeMap<>(Map.of(
             "de", GermanAnalyzer.getDefaultStopSet(),
@@ -41,10 +41,42 @@ final class Tongue {
                             + " use want was we what when where which who will with would you your open die men war van")
                     .split(" "));
 
+    /** Words that by themselves give a language away. */
+    private static final Map<String, Set<String>> TELLING = Map.of(
+            "de",
+                    Set.of(
+                            ("hallo danke bitte ich wir nicht koennen können wieviel wann gibt sprechen deutsch guten tag parken kosten oeffnungszeiten öffnungszeiten")
+                                    .split(" ")),
+            "es",
+                    Set.of(
+                            ("hola gracias cuanto cuesta donde quiero queremos puedo horario precio entradas niños ninos español espanol")
+                                    .split(" ")),
+            "fr",
+                    Set.of(
+                            ("bonjour merci combien parlez francais voulons voudrais prix horaires ouvert enfants bonsoir")
+                                    .split(" ")),
+            "it",
+                    Set.of(("ciao grazie quanto costa dove vorrei possiamo orari prezzo bambini italiano buongiorno")
+                            .split(" ")),
+            "nl", Set.of(("hallo dank alstublieft hoeveel waar wanneer kunnen kinderen nederlands prijs").split(" ")),
+            "pt", Set.of(("ola obrigado obrigada quanto custa onde quero podemos preço preco português").split(" ")),
+            "sv", Set.of(("hej tack hur mycket kostar var nar när vill kan barn svenska").split(" ")));
+
     private Tongue() {}
 
+    private static String told(List<String> words) {
+        return new TreeMap<>(TELLING)
+                .entrySet().stream()
+                        .filter(entry -> words.stream().anyMatch(entry.getValue()::contains))
+                        .max(Comparator.comparingLong(entry -> words.stream()
+                                .filter(entry.getValue()::contains)
+                                .count()))
+                        .map(Map.Entry::getKey)
+                        .orElse(ENGLISH);
+    }
+
     /** A language's code; {@code "?"} for another script than the Latin one. */
-    static String of(String text) {
+    public static String of(String text) {
         long letters = text.codePoints().filter(Character::isLetter).count();
         long latin = text.codePoints()
                 .filter(c -> Character.UnicodeScript.of(c) == Character.UnicodeScript.LATIN)
@@ -63,6 +95,6 @@ final class Tongue {
                 .filter(entry -> entry.getValue() >= 2 && entry.getValue() > english)
                 .max(Comparator.comparingLong(Map.Entry::getValue))
                 .map(Map.Entry::getKey)
-                .orElse(ENGLISH);
+                .orElseGet(() -> english > 0 ? ENGLISH : told(words));
     }
 }

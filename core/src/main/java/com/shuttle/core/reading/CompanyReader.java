@@ -295,7 +295,8 @@ final class CompanyReader {
         Matcher lead = STRONG_LEAD.matcher(text);
         while (lead.find()) {
             String rest = upToBreak(text.substring(lead.end()));
-            if (!rest.isEmpty() && Character.isUpperCase(first(rest)) | Character.isDigit(first(rest))) {
+            boolean figure = Character.isDigit(first(rest)) && rest.chars().anyMatch(Character::isUpperCase);
+            if (!rest.isEmpty() && rest.indexOf('§') < 0 && (Character.isUpperCase(first(rest)) || figure)) {
                 found.add(Mention.of(new Value.Text(rest), lead.end(), lead.end() + rest.length()));
             }
         }

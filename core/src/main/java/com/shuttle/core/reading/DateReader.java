@@ -22,7 +22,7 @@ final class DateReader {
 
     private static final Set<String> ENDINGS = Set.of("st", "nd", "rd", "th");
     private static final Set<String> PAST =
-            Set.of(("born dob birthday ago happened bought purchased ordered since occurred was were").split(" "));
+            Set.of(("born dob birthdate ago happened bought purchased ordered since occurred was were").split(" "));
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "through");
 
     private final Tokens tokens;
@@ -98,12 +98,12 @@ final class DateReader {
         List<IntFunction<@Nullable Found>> rules = List.of(
                 figures::iso,
                 figures::figures,
+                relative::edge,
                 this::named,
                 this::weekday,
                 this::dayOfMonth,
                 relative::relative,
-                relative::feast,
-                relative::edge);
+                relative::feast);
         for (IntFunction<@Nullable Found> rule : rules) {
             Found found = rule.apply(i);
             if (found != null) {

@@ -1,13 +1,23 @@
 package com.shuttle.core.reading;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.OptionalInt;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Heads counted in parts: "three adults and a child" are four. Pure function. */
+/**
+ * Heads counted in parts: "three adults and a child" are four, "me, my wife and our two boys" as well. Parts are people with
+ * their number ("2 adults"), the speaker ("me"), people named by what they are to the speaker ("my mum"), and "six of us";
+ * those that only commas, "and", "plus" or "with" stand between are added up. "Six of us, two adults and four children"
+ * tells the six again and is left as it is, and so is what says a total of its own. Pure functions.
+ */
 public final class HeadCounts {
+
+    /** People counted in a message. @param end exclusive */
+    public record Heads(int count, int start, int end) {}
 
     private static final Map<String, Integer> WORDS = Map.ofEntries(
             Map.entry("a", 1),
@@ -25,14 +35,34 @@ public final class HeadCounts {
             Map.entry("eleven", 11),
             Map.entry("twelve", 12));
 
-    private static final String PEOPLE =
-            "adults?|grown-?ups?|kids?|child(?:ren)?|toddlers?|bab(?:y|ies)|infants?|teens?|teenagers?|boys?|girls?|men|man|women|woman"
-                    + "|friends?|parents?|grandparents?|students?|pupils?|teachers?|helpers?|seniors?|pensioners?|colleagues?|guests?";
+    private static final String NUMBER = "\\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve";
 
-    private static final Pattern PART = Pattern.compile(
-            "\\b(\\d{1,3}|a|an|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\\s+(?:\\p{L}+\\s+)?("
-                    + PEOPLE + ")\\b",
+    /** What people are called who are counted. */
+    private static final String PEOPLE =
+            "adults?|grown-?\\s?ups?|kids?|child(?:ren)?|toddlers?|bab(?:y|ies)|infants?|teens?|teenagers?|boys?|girls?|men|man|women|woman"
+                    + "|friends?|mates?|parents?|grandparents?|students?|pupils?|teachers?|helpers?|seniors?|pensioners?|colleagues?|guests?"
+                    + "|sons?|daughters?|brothers?|sisters?|cousins?|nephews?|nieces?|neighbours?|staff|grandchildren|others";
+
+    /** Who one person is to the speaker. */
+    private static final String RELATION =
+            "wife|husband|partner|mum|mom|mother|dad|father|sister|brother|son|daughter|girlfriend|boyfriend|friend|mate|boss|colleague"
+                    + "|baby|nan|gran|grandma|grandad|grandpa|grandmother|grandfather|grandson|granddaughter|flatmate|neighbour|fianc[eé]e?"
+                    + "|aunt|uncle|cousin|nephew|niece|child|kid|boy|girl|carer|driver|other half|better half";
+
+    private static final Pattern TERM = Pattern.compile(
+            "\\b(?:(?:(?:my|our|the|his|her)\\s+)?(?<count>" + NUMBER
+                    + "|an?)\\s+(?:(?!of\\b|and\\b|to\\b|or\\b)\\p{L}+\\s+)?(?:" + PEOPLE + ")"
+                    + "|(?<of>" + NUMBER + ")\\s+of\\s+us|(?:just\\s+)?us\\s+(?<us>" + NUMBER + ")"
+                    + "|(?<my>my|our|his|her|the)\\s+(?:(?:little|big|older|younger|eldest|other|best|old|new)\\s+)?(?:"
+                    + RELATION + ")"
+                    + "|(?<me>me|myself|i))\\b",
             Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern JOINED = Pattern.compile(
+            "(?:\\s|,|&|\\+|\\band\\b|\\bplus\\b|\\bwith\\b|\\balso\\b|\\bas well as\\b|\\btogether\\b)*+",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern ADDS = Pattern.compile("&|\\+|\\b(?:and|plus|with)\\b", Pattern.CASE_INSENSITIVE);
 
     /** "Two classes of 28". */
     private static final Pattern TIMES = Pattern.compile(
@@ -42,31 +72,87 @@ public final class HeadCounts {
     private static final Pattern TOTAL =
             Pattern.compile("\\b(?:in total|altogether|all in all|all told|in all|so)\\b", Pattern.CASE_INSENSITIVE);
 
+    private record Term(int count, boolean counted, boolean ofUs, boolean me, int start, int end) {}
+
     private HeadCounts() {}
 
-    /** The product of groups of so many each, or the sum of two or more parts; empty where there are fewer, or the whole is said too. */
-    public static OptionalInt sum(String text) {
+    /** So many groups of so many each; empty where a message has none. */
+    public static Optional<Heads> groups(String text) {
         Matcher times = TIMES.matcher(text);
-        if (times.find()) {
-            String many = times.group(1).toLowerCase(Locale.ROOT);
-            int groups = WORDS.containsKey(many) ? WORDS.get(many) : Integer.parseInt(many);
-            return OptionalInt.of(groups * Integer.parseInt(times.group(2)));
-        }
-        Matcher part = PART.matcher(text);
-        int sum = 0;
-        int parts = 0;
-        while (part.find()) {
-            String count = part.group(1).toLowerCase(Locale.ROOT);
-            sum += WORDS.containsKey(count) ? WORDS.get(count) : Integer.parseInt(count);
-            parts++;
-        }
-        return parts >= 2 && !TOTAL.matcher(text).find() ? OptionalInt.of(sum) : OptionalInt.empty();
+        return times.find()
+                ? Optional.of(new Heads(
+                        number(times.group(1)) * Integer.parseInt(times.group(2)), times.start(), times.end()))
+                : Optional.empty();
     }
+
+    /** All heads of a message that counts them in parts; empty where it has fewer than two, or tells the whole besides. */
+    public static Optional<Heads> sum(String text) {
+        Optional<Heads> groups = groups(text);
+        return groups.isPresent() || TOTAL.matcher(text).find() ? groups : added(text, terms(text));
+    }
+
+    private static Optional<Heads> added(String text, List<Term> terms) {
+        for (int i = 0; i + 1 < terms.size(); i++) {
+            int last = i;
+            int count = terms.get(i).count();
+            boolean counted = terms.get(i).counted() || terms.get(i).me();
+            boolean again = false;
+            while (last + 1 < terms.size() && joined(text, terms.get(last), terms.get(last + 1))) {
+                String between = text.substring(
+                        terms.get(last).end(), terms.get(last + 1).start());
+                again |= terms.get(i).ofUs()
+                        && last == i
+                        && !ADDS.matcher(between).find();
+                last++;
+                count += terms.get(last).count();
+                counted |= terms.get(last).counted() || terms.get(last).me();
+            }
+            if (last > i) {
+                return counted && !again
+                        ? Optional.of(new Heads(
+                                count, terms.get(i).start(), terms.get(last).end()))
+                        : Optional.empty();
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean joined(String text, Term first, Term second) {
+        return JOINED.matcher(text.substring(first.end(), second.start())).matches();
+    }
+
+    private static List<Term> terms(String text) {
+        List<Term> terms = new ArrayList<>();
+        Matcher term = TERM.matcher(text);
+        while (term.find() && terms.size() < Mention.MOST) {
+            String of = term.group("of") == null ? term.group("us") : term.group("of");
+            String said = of == null ? term.group("count") : of;
+            boolean the = "the".equalsIgnoreCase(term.group("my")) && terms.isEmpty();
+            if (!the) {
+                terms.add(new Term(
+                        said == null ? 1 : number(said),
+                        said != null,
+                        of != null,
+                        term.group("me") != null,
+                        term.start(),
+                        term.end()));
+            }
+        }
+        return terms;
+    }
+
+    private static int number(String said) {
+        String word = said.toLowerCase(Locale.ROOT);
+        return WORDS.containsKey(word) ? WORDS.get(word) : Integer.parseInt(word);
+    }
+
+    private static final Pattern SOME = Pattern.compile(
+            "\\b(?:adults?|grown-?\\s?ups?|kids?|child(?:ren)?|toddlers?|bab(?:y|ies)|infants?|teens?|teenagers?|boys?|girls?|men|women"
+                    + "|students?|pupils?|teachers?|helpers?|seniors?|pensioners?|parents?)\\b",
+            Pattern.CASE_INSENSITIVE);
 
     /** Whether words speak of a part of the heads only ("how many children"). */
     public static boolean isPart(String words) {
-        return Pattern.compile("\\b(?:" + PEOPLE + ")\\b", Pattern.CASE_INSENSITIVE)
-                .matcher(words)
-                .find();
+        return SOME.matcher(words).find();
     }
 }

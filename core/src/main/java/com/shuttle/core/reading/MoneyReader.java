@@ -78,7 +78,7 @@ final class MoneyReader {
             if (other != null && (bare || amount.currency() != null || other.currency() != null)) {
                 String currency = or(amount.currency(), or(other.currency(), context.currency()));
                 found.add(Mention.range(
-                        new Value.Money(amount.value(), currency),
+                        new Value.Money(scaledLike(amount, other, tokens), currency),
                         new Value.Money(other.value(), or(other.currency(), currency)),
                         tokens.start(i),
                         tokens.endBefore(other.next())));
@@ -94,6 +94,12 @@ final class MoneyReader {
             }
         }
         return found;
+    }
+
+    private static BigDecimal scaledLike(Amount from, Amount to, Tokens tokens) {
+        int last = to.next() - 1;
+        boolean currency = NAMES.containsKey(tokens.word(last)) || DOLLARS.contains(tokens.word(last));
+        return Numerals.scaledLike(from.value(), from.next() - 1, to.value(), currency ? last - 1 : last, tokens);
     }
 
     private static String or(@Nullable String currency, String other) {

@@ -41,7 +41,9 @@ final class NameSlots {
 
     private List<Mention> names(String text) {
         List<Mention> found = new ArrayList<>();
-        boolean lowerCase = reader.whole().equals(reader.whole().toLowerCase(java.util.Locale.ROOT));
+        // In lower case a name looks like any words, but beside an address it hardly is anything else.
+        boolean lowerCase = reader.whole().equals(reader.whole().toLowerCase(java.util.Locale.ROOT))
+                && (reader.whole().indexOf('@') >= 0 || Words.of(reader.whole()).size() <= 3);
         Matcher breaks = PARTS.matcher(text);
         int at = 0;
         boolean more = true;

@@ -4,8 +4,8 @@ import com.shuttle.core.reading.Numerals.Parsed;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
@@ -87,15 +87,6 @@ final class NumberReader {
             "helper",
             "helpers",
             "grandchildren");
-    private static final String RELATION =
-            "(?:wife|husband|partner|mum|mom|mother|dad|father|sister|brother|son|daughter|girlfriend|boyfriend|friend|"
-                    + "mate|boss|colleague|baby|nan|gran|grandma|grandad|grandson|granddaughter|flatmate|neighbour|fianc[eé]e?|aunt|uncle|cousin|child|kid|other half|better half)";
-    private static final Pattern COMPANY_OF_TWO = Pattern.compile(
-            "\\b(?:just |only )?(?:me|myself|i)(?:,| and| &| plus| with)+ (?:my|the|our|a) " + RELATION + "\\b|\\bmy "
-                    + RELATION + "(?: and| &) (?:i|me|myself)\\b",
-            Pattern.CASE_INSENSITIVE);
-    private static final Pattern MORE_OF_THEM = Pattern.compile(
-            "(?:,| and| plus| &) (?:my|our|the|a|his|her) " + RELATION + "\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern ALONE = Pattern.compile(
             "^\\W*(?:it'?s |it is |it'?ll be |there'?s |there is )?(?:just|only)? ?(?:me|myself|one person|me myself)(?: alone| only| on my own| by myself|,? just me)?\\W*$"
                     + "|\\b(?:just|only) (?:me|myself)\\b|\\bon my own\\b|\\b(?:by|for) myself\\b|\\bi'?m (?:coming )?alone\\b",
@@ -123,7 +114,7 @@ final class NumberReader {
                 && !text.strip().matches("(?i)no|no (thanks?|idea|clue|way)\\W*")) {
             return new Reading.Given(Value.Numeric.of(0), 0, text.length());
         }
-        return Settling.reading(text, summed(text, found));
+        return Settling.reading(text, found);
     }
 
     /** Whether a number may belong to a day or a time of day: looked at before the finders of those, which take longer. */
@@ -196,71 +187,21 @@ final class NumberReader {
                         Set.of("this", "that", "the", "no", "which", "any", "every", "each", "some", "my", "last"));
     }
 
-    /** "3 to 4k" is 3,000 to 4,000. */
     private static BigDecimal scaledLike(Parsed from, Parsed to, Tokens tokens) {
-        boolean scaled = tokens.is(to.next() - 1, "k") && !tokens.is(from.next() - 1, "k");
-        return scaled && from.value().compareTo(to.value()) < 0 && from.value().compareTo(BigDecimal.valueOf(1000)) < 0
-                ? from.value().multiply(BigDecimal.valueOf(1000))
-                : from.value();
+        return Numerals.scaledLike(from.value(), from.next() - 1, to.value(), to.next() - 1, tokens);
     }
 
     private static @Nullable Mention company(String text, List<Mention> found) {
         if (BOTH.matcher(text).find()) {
             return Mention.of(Value.Numeric.of(2), 0, text.length());
         }
-        Matcher two = COMPANY_OF_TWO.matcher(text);
-        if (two.find()) {
-            int count = 2;
-            Matcher more = MORE_OF_THEM.matcher(text);
-            int from = two.end();
-            while (more.find(from)) {
-                count++;
-                from = more.end();
-            }
-            for (Mention mention : found) {
-                if (!mention.clear() || !peopleAfter(text, mention)) {
-                    return null;
-                }
-                count += ((Value.Numeric) mention.values().getFirst()).number().intValue();
-            }
-            return Mention.of(Value.Numeric.of(count), two.start(), two.end());
-        }
-        boolean meAndThey = text.matches("(?is)\\W*(?:just |only )?(?:me|myself)(?:,| and| plus| &|\\s)+.*")
-                && found.size() == 1
-                && found.getFirst().clear()
-                && peopleAfter(text, found.getFirst());
-        if (meAndThey) {
-            BigDecimal others = ((Value.Numeric) found.getFirst().values().getFirst()).number();
-            return Mention.of(
-                    new Value.Numeric(others.add(BigDecimal.ONE)),
-                    0,
-                    found.getFirst().end());
+        Optional<HeadCounts.Heads> heads = HeadCounts.sum(text);
+        if (heads.isPresent()) {
+            HeadCounts.Heads sum = heads.get();
+            boolean otherNumbers =
+                    found.stream().anyMatch(mention -> mention.end() <= sum.start() || mention.start() >= sum.end());
+            return otherNumbers ? null : Mention.of(Value.Numeric.of(sum.count()), sum.start(), sum.end());
         }
         return found.isEmpty() && ALONE.matcher(text).find() ? Mention.of(Value.Numeric.of(1), 0, text.length()) : null;
-    }
-
-    /** "2 adults and 3 children" are 5, where every number counts people. */
-    private static List<Mention> summed(String text, List<Mention> found) {
-        if (found.size() < 2 || !found.stream().allMatch(m -> m.clear() && peopleAfter(text, m))) {
-            return found;
-        }
-        for (int i = 1; i < found.size(); i++) {
-            String between = text.substring(found.get(i - 1).end(), found.get(i).start());
-            if (!between.matches("(?is)\\s*[\\p{L}-]+(?: [\\p{L}-]+)?\\s*(?:,|and|&|plus|\\+|with|,? and)+\\s*")) {
-                return found;
-            }
-        }
-        BigDecimal total = found.stream()
-                .map(m -> ((Value.Numeric) m.values().getFirst()).number())
-                .reduce(BigDecimal.ZERO, BigDecimal::add);
-        return List.of(Mention.of(
-                new Value.Numeric(total),
-                found.getFirst().start(),
-                found.getLast().end()));
-    }
-
-    private static boolean peopleAfter(String text, Mention mention) {
-        List<String> words = Words.of(text.substring(mention.end(), Math.min(text.length(), mention.end() + 40)));
-        return words.stream().limit(2).anyMatch(PEOPLE::contains);
     }
 }

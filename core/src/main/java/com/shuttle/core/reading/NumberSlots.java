@@ -9,7 +9,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 
@@ -66,6 +66,9 @@ final class NumberSlots {
             return;
         }
         String text = reader.rest();
+        if (counted(wanted, text)) {
+            return;
+        }
         List<Mention> all = new ArrayList<>(NumberReader.find(Tokens.of(text), reader.context()));
         all.addAll(durations(text));
         List<Mention> numbers = all.stream()
@@ -103,13 +106,30 @@ final class NumberSlots {
                 .filter(SlotWords::countsPeople)
                 .filter(slot -> !HeadCounts.isPart(slot.name().replace('_', ' ') + " " + slot.label()))
                 .toList();
-        OptionalInt sum = HeadCounts.sum(text);
+        Optional<HeadCounts.Heads> sum = HeadCounts.sum(text);
         if (people.size() == 1 && best.size() == 1 && sum.isPresent()) {
-            Mention mention = requireNonNull(best.get(people.getFirst()));
-            reader.put(
-                    people.getFirst(),
-                    new Reading.Given(Value.Numeric.of(sum.getAsInt()), mention.start(), mention.end()));
+            reader.put(people.getFirst(), given(sum.get()));
         }
+    }
+
+    private static Reading given(HeadCounts.Heads heads) {
+        return new Reading.Given(Value.Numeric.of(heads.count()), heads.start(), heads.end());
+    }
+
+    /** Heads counted in parts fill the one slot that asks for all, groups of so many the one that asks for any. */
+    private boolean counted(List<Slot> wanted, String text) {
+        List<Slot> people = wanted.stream().filter(SlotWords::countsPeople).toList();
+        List<Slot> all = people.stream()
+                .filter(slot -> !HeadCounts.isPart(slot.name().replace('_', ' ') + " " + slot.label()))
+                .toList();
+        Optional<HeadCounts.Heads> groups = HeadCounts.groups(text);
+        List<Slot> slots = groups.isPresent() && all.size() != 1 ? people : all;
+        Optional<HeadCounts.Heads> heads = groups.isPresent() ? groups : HeadCounts.sum(text);
+        if (wanted.size() != 1 || slots.size() != 1 || heads.isEmpty()) {
+            return false;
+        }
+        reader.put(slots.getFirst(), given(heads.get()));
+        return true;
     }
 
     /** "no kids" is none of them. */

@@ -18,6 +18,25 @@ final class Numerals {
     /** A number and the index of the token after it. */
     record Parsed(BigDecimal value, int next) {}
 
+    private static final Map<String, BigDecimal> WRITTEN_ONCE = Map.of(
+            "k", BigDecimal.valueOf(1000),
+            "grand", BigDecimal.valueOf(1000),
+            "thousand", BigDecimal.valueOf(1000),
+            "hundred", BigDecimal.valueOf(100),
+            "million", BigDecimal.valueOf(1_000_000));
+
+    /**
+     * The beginning of a range whose scale is written once, at its end: "3 to 4k" is 3,000 to 4,000.
+     *
+     * @param fromLast the last token of the beginning
+     * @param toLast   the last token of the end
+     */
+    static BigDecimal scaledLike(BigDecimal from, int fromLast, BigDecimal to, int toLast, Tokens tokens) {
+        BigDecimal scale = WRITTEN_ONCE.get(tokens.word(toLast));
+        boolean own = WRITTEN_ONCE.containsKey(tokens.word(fromLast));
+        return scale == null || own || from.multiply(scale).compareTo(to) > 0 ? from : from.multiply(scale);
+    }
+
     private static final Map<String, Integer> SMALL = new HashMap<>();
     private static final Map<String, BigDecimal> SCALES = new HashMap<>();
     private static final Map<String, BigDecimal> FRACTIONS =

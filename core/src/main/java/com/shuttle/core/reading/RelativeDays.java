@@ -235,11 +235,16 @@ final class RelativeDays {
     @Nullable
     Found edge(int i) {
         int at = tokens.is(i, "the") ? i + 1 : i;
-        int which = tokens.is(at, "last") ? -1 : CalendarWords.ordinal(tokens.word(at));
-        DayOfWeek weekday = days.weekdayName(at + 1);
-        if (which != 0 && which <= 5 && weekday != null && tokens.is(at + 2, Set.of("in", "of"))) {
+        boolean figure = tokens.word(at).matches("[1-5]") && tokens.is(at + 1, Set.of("st", "nd", "rd", "th"));
+        int which = tokens.is(at, "last")
+                ? -1
+                : figure ? Integer.parseInt(tokens.word(at)) : CalendarWords.ordinal(tokens.word(at));
+        int named = figure ? at + 2 : at + 1;
+        DayOfWeek weekday = days.weekdayName(named);
+        boolean within = tokens.is(named + 1, Set.of("in", "of"));
+        if (which != 0 && which <= 5 && weekday != null && (within || tokens.follows(named + 1, "next", "month"))) {
             int[] next = new int[1];
-            YearMonth month = month(at + 3, next);
+            YearMonth month = month(within ? named + 2 : named + 1, next);
             if (month == null) {
                 return null;
             }

@@ -129,7 +129,8 @@ final class TableQuestion {
                 order == null && !count && atoms.stream().allMatch(atom -> atom.condition() instanceof Condition.Has);
         boolean onlyWanted = atoms.isEmpty() && named.isEmpty() && order == null && !count && !wanted.isEmpty();
         double about = onlyWanted ? 0.5 : spokenOf ? 1 : onlyValues && !ofColumn ? 0.5 : 0.8;
-        return 0.95 * share * share * about;
+        boolean priceless = howMuch && wanted.isEmpty();
+        return 0.95 * share * share * (priceless ? 0.3 * about : about);
     }
 
     /** Takes what stands at a place; how many words that are. */

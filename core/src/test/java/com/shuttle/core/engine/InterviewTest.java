@@ -131,7 +131,8 @@ class InterviewTest {
     void whatCountsNothingIsNoNumber() {
         Talk talk = begun().says("year 4, and two classes of 28");
         assertThat(talk.state.variables()).doesNotContainKey("name");
-        talk.says("Dana Whitlow").says("dana@example.org").hearsPart("pupils").says("year 4");
+        assertThat(talk.state.variables().get("pupils")).isEqualTo(Value.Numeric.of(56));
+        talk.says("Dana Whitlow").says("dana@example.org").hearsPart("day").says("year 4");
         assertThat(talk.heard.toString()).doesNotContain("too little");
     }
 

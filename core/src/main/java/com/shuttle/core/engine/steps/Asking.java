@@ -29,6 +29,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -100,28 +101,33 @@ public final class Asking {
         if (wanted.type() == ValueType.TIME) {
             reading = UsualHours.of(reading, text);
         }
-        if (wanted.type() == ValueType.NUMBER && HeadCounts.sum(text).isPresent()) {
+        Optional<HeadCounts.Heads> heads = wanted.type() == ValueType.NUMBER ? HeadCounts.sum(text) : Optional.empty();
+        if (heads.isPresent()) {
             boolean part =
                     HeadCounts.isPart(wanted.called() + " " + wanted.variable().replace('_', ' '));
-            return part
-                    ? reading
-                    : new Reading.Given(Value.Numeric.of(HeadCounts.sum(text).getAsInt()), 0, text.length());
+            return part && HeadCounts.groups(text).isEmpty() ? amongOthers(wanted, text, reading) : given(heads.get());
         }
         if (!(reading instanceof Reading.Given) && concluded(wanted, text) instanceof Reading.Given given) {
             return given;
         }
         boolean open = reading instanceof Reading.Unclear || reading instanceof Reading.Nothing;
-        if (open && wanted.type().givenAside()) {
-            Slot slot = new Slot("wanted", wanted.variable() + " " + wanted.called(), wanted.type(), wanted.options());
-            Reading among = SeveralReader.read(
-                            text,
-                            List.of(slot),
-                            run.around().context(wanted.limits()),
-                            run.around().meaning())
-                    .get(slot.name());
-            return among instanceof Reading.Given ? among : reading;
-        }
-        return reading;
+        return open && wanted.type().givenAside() ? amongOthers(wanted, text, reading) : reading;
+    }
+
+    private static Reading given(HeadCounts.Heads heads) {
+        return new Reading.Given(Value.Numeric.of(heads.count()), heads.start(), heads.end());
+    }
+
+    /** What the words of a message that point to this one say of it. */
+    private Reading amongOthers(Wanted wanted, String text, Reading otherwise) {
+        Slot slot = new Slot("wanted", wanted.variable() + " " + wanted.called(), wanted.type(), wanted.options());
+        Reading among = SeveralReader.read(
+                        text,
+                        List.of(slot),
+                        run.around().context(wanted.limits()),
+                        run.around().meaning())
+                .get(slot.name());
+        return among instanceof Reading.Given ? among : otherwise;
     }
 
     private static final Pattern ASKS_WHETHER = Pattern.compile(

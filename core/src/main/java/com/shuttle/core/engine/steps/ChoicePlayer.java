@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.conversation.Place;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
@@ -21,6 +22,7 @@ import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Offers options, and takes them picked or typed. */
@@ -47,7 +49,7 @@ final class ChoicePlayer extends Player {
         if (offers.isEmpty()) {
             run.sayOneOf(step.ask(), List.of());
             course.leave(step, Choice.OTHERWISE);
-        } else if (!toldBefore(offers)) {
+        } else if (!toldBefore(offers) && !saidBefore(offers)) {
             run.sayOneOf(step.ask(), offers, look());
             run.await(new Awaiting.Pick(offers, 0));
         }
@@ -68,6 +70,62 @@ final class ChoicePlayer extends Player {
         run.trace("skipped", step.variable() + " was told before");
         pick(new Awaiting.Pick(offers, 0), ids);
         return true;
+    }
+
+    /** Takes the option that was named in the words that led here: "a telescope night, please" to "plan a visit?". */
+    private boolean saidBefore(List<Offer> offers) {
+        String words = run.takeOpenWords();
+        Option said = words == null || step.many() ? null : named(words, Offers.options(step, run));
+        if (said == null) {
+            run.open(words);
+            return false;
+        }
+        run.trace("skipped", "“" + said.label() + "” was said before");
+        pick(new Awaiting.Pick(offers, 0), List.of(said.id()));
+        return true;
+    }
+
+    /** The one option that a message names wholly and does not rule out. */
+    private static @Nullable Option named(String text, List<Option> options) {
+        OptionsSaid said = OptionsSaid.of(text, options);
+        Set<String> part = OptionsSaid.inPart(text, options);
+        List<Option> whole = said.wanted().stream()
+                .filter(option -> !part.contains(option.label()))
+                .toList();
+        return whole.size() == 1 ? whole.getFirst() : null;
+    }
+
+    /** The choice that an option leads to at once; null for none. */
+    private @Nullable Choice nextChoice(Option option) {
+        Place here = run.at();
+        Place there = here == null
+                ? null
+                : run.playbook.place(step.exit(step.oneWay() ? Choice.PICKED.id() : option.exit()), here.flow());
+        return there != null
+                        && !there.equals(here)
+                        && run.playbook.step(there) instanceof Choice next
+                        && next.from().isBlank()
+                ? next
+                : null;
+    }
+
+    /** The option that leads to a choice of which a message names an option; null where none or several do. */
+    private @Nullable Option onTheWay(String text, List<Option> offered) {
+        List<Option> leading = offered.stream()
+                .filter(option -> nextChoice(option) instanceof Choice next && named(text, next.options()) != null)
+                .toList();
+        return leading.size() == 1 && !Words.looksLikeQuestion(text) && !step.oneWay() ? leading.getFirst() : null;
+    }
+
+    private List<Option> nextOptions(Option option) {
+        return nextChoice(option) instanceof Choice next ? next.options() : List.of();
+    }
+
+    private void picked(Awaiting.Pick pick, Option option, String text) {
+        if (nextChoice(option) != null) {
+            run.open(text);
+        }
+        pick(pick, List.of(option.id()));
     }
 
     private static List<String> ids(List<Offer> offers, List<String> labels) {
@@ -102,10 +160,7 @@ final class ChoicePlayer extends Player {
         return switch (OptionMatcher.match(
                 said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
-                new Heard(
-                                "answer to the choice",
-                                "“" + option.label() + "” by " + by,
-                                () -> pick(pick, List.of(option.id())))
+                new Heard("answer to the choice", "“" + option.label() + "” by " + by, () -> picked(pick, option, text))
                         .leaving(rest(text, offered));
             case OptionMatcher.Match.Several(List<Option> options) ->
                 new Heard(
@@ -118,8 +173,15 @@ final class ChoicePlayer extends Player {
                 new Heard(
                                 "answer to the choice",
                                 "“" + option.label() + "” named among other things",
-                                () -> pick(pick, List.of(option.id())))
+                                () -> picked(pick, option, text))
                         .leaving(rest(text, offered));
+            case OptionMatcher.Match.None()
+            when onTheWay(said, offered) instanceof Option option ->
+                new Heard(
+                                "answer to the choice",
+                                "“" + option.label() + "” by what it leads to",
+                                () -> picked(pick, option, text))
+                        .leaving(OptionsSaid.without(text, nextOptions(option)));
             case OptionMatcher.Match.None() ->
                 !leadsOn
                         ? null

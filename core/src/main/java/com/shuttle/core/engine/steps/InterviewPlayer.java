@@ -24,7 +24,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,10 +33,6 @@ import org.jspecify.annotations.Nullable;
  * in which facts arrive.
  */
 final class InterviewPlayer extends Player {
-
-    private static final Pattern DECLINES = Pattern.compile(
-            "^\\W*(?:(?:no,? )?(?:forget (?:it|that|about it)|never ?mind|cancel(?: (?:it|that|this))?|leave it|i(?:'ve| have) changed my mind|not interested|drop it|i don'?t want to (?:do|answer) (?:this|that|any of (?:this|that))|no more questions))\\b.{0,20}$",
-            Pattern.CASE_INSENSITIVE);
 
     private final Interview step;
     private final Asking asking;
@@ -178,7 +173,7 @@ final class InterviewPlayer extends Player {
     }
 
     private @Nullable Heard hearFacts(Awaiting.Facts asked, String text) {
-        if (DECLINES.matcher(text).matches()) {
+        if (InterviewWords.declines(text)) {
             return new Heard("declined", step.name(), this::decline);
         }
         Heard heard = asked.facts().isEmpty() ? hearAtReadBack(text) : hearAnswer(asked, text);

@@ -7,11 +7,21 @@ import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.reading.Value;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /** How an interview asks for facts and reads them back. */
 final class InterviewWords {
 
+    private static final Pattern DECLINES = Pattern.compile(
+            "^\\W*(?:(?:no,? )?(?:forget (?:it|that|about it)|never ?mind|cancel(?: (?:it|that|this))?|leave it|i(?:'ve| have) changed my mind|not interested|drop it|i don'?t want to (?:do|answer) (?:this|that|any of (?:this|that))|no more questions))\\b.{0,20}$",
+            Pattern.CASE_INSENSITIVE);
+
     private InterviewWords() {}
+
+    /** Whether somebody wants to answer none of it. */
+    static boolean declines(String text) {
+        return DECLINES.matcher(text).matches();
+    }
 
     /** One fact in its own words, several by their names. */
     static String question(List<Fact> facts) {

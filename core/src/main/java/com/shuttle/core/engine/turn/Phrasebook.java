@@ -22,6 +22,9 @@ public final class Phrasebook {
                     + " somebody; or just go on.";
     public static final String IN_OTHER_WORDS = "Sorry, let me ask that again.";
     public static final String TELL_ME_WHAT = "Please tell me in a few words what it is.";
+    public static final String ONLY_ENGLISH =
+            "I'm sorry, I only understand English so far. If you can, say it in a few English words, or say “person” for somebody from the"
+                    + " team.";
     public static final String AS_YOU_LIKE = "All right.";
     public static final String UNASKED =
             "I'm not sure what that belongs to. Ask me anything in a few words, and I'll do my best.";

@@ -1,0 +1,164 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Place;
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.conversation.Speaker;
+import com.shuttle.core.engine.steps.Answering;
+import com.shuttle.core.engine.steps.Players;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.listening.Moods;
+import com.shuttle.core.listening.Span;
+import com.shuttle.core.reading.Words;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/** Standing requests: what they are in a message, and what is done for them, also while the visitor waits for a person. */
+final class Requests {
+
+    /** Within an interview this says that everything was told, not that the conversation is over. */
+    private static final Pattern THATS_ALL = Pattern.compile(
+            "\\b(?:that'?s|that is) (?:all|it|everything)\\b|\\bthat(?:'ll| will) be all\\b|\\bno more\\b",
+            Pattern.CASE_INSENSITIVE);
+
+    /** Less than a flow's phrase. */
+    private static final double CALL = 0.55;
+
+    private static final Pattern CLAUSES = Pattern.compile("[.,;!?]\\s*");
+
+    private final TurnRun run;
+    private final Walker walker;
+
+    Requests(TurnRun run, Walker walker) {
+        this.run = run;
+        this.walker = walker;
+    }
+
+    @Nullable
+    Heard standing(String text) {
+        Standing request = Standing.of(text, run.playbook.release().standing());
+        boolean complete = request == Standing.STOP
+                && (run.awaiting() instanceof Awaiting.Facts || many())
+                && THATS_ALL.matcher(text).find();
+        if (complete
+                || request == null
+                        && !Standing.isOn(
+                                Standing.PERSON, run.playbook.release().standing())) {
+            return null;
+        }
+        Span clause = request == null || request == Standing.PERSON ? Standing.personClause(text) : null;
+        Standing asked = request == null && clause != null ? Standing.PERSON : request;
+        if (asked == null) {
+            return null;
+        }
+        Heard heard = new Heard("standing request", asked.label(), () -> grant(asked));
+        return clause == null ? heard.as(1) : heard.leaving(Span.without(text, clause.start(), clause.end()));
+    }
+
+    /** Whether several options may be picked now, so that "that's all" ends the picking and not the conversation. */
+    private boolean many() {
+        return run.awaiting() instanceof Awaiting.Pick
+                && run.playbook.step(run.at()) instanceof Choice choice
+                && choice.many();
+    }
+
+    /** Who asks to be rung up, where no flow does that, gets a person. */
+    @Nullable
+    Heard call(String text) {
+        return Standing.wantsCall(text)
+                        && Standing.isOn(Standing.PERSON, run.playbook.release().standing())
+                ? new Heard("standing request", "to be rung up", () -> grant(Standing.PERSON)).as(CALL)
+                : null;
+    }
+
+    private void grant(Standing request) {
+        switch (request) {
+            case PERSON -> {
+                if (!walker.requestPerson()) {
+                    walker.putAgain();
+                }
+            }
+            case START_AGAIN -> walker.startAgain();
+            case MENU -> {
+                run.forgetPlaces();
+                Place menu =
+                        run.playbook.first(Choice.class, run.playbook.release().mainFlow());
+                run.stand(menu != null ? menu : run.playbook.start());
+            }
+            case STOP -> {
+                run.say(Phrasebook.ENDED);
+                run.pass(Speaker.ENDED);
+            }
+            case BACK -> {
+                Place before = run.takeAnswered();
+                if (before == null) {
+                    run.say(Phrasebook.NOTHING_BEFORE);
+                    walker.putAgain();
+                } else {
+                    Players.of(run.playbook.step(before), walker).forget();
+                    run.stand(before);
+                }
+            }
+        }
+    }
+
+    /** While the visitor waits for a person only some requests are heard; what else is said is for the person. */
+    void leavesQueue(String text) {
+        switch (leaving(text)) {
+            case MENU -> leave(Standing.MENU);
+            case START_AGAIN -> leave(Standing.START_AGAIN);
+            case STOP -> leave(Standing.STOP);
+            case BACK -> {
+                run.pass(Speaker.BOT);
+                run.trace("standing request", "back to the bot");
+                run.stand(null);
+                run.say(Phrasebook.STILL_HERE);
+            }
+            case PERSON -> run.say(Phrasebook.ON_THEIR_WAY);
+            case null -> whileWaiting(text);
+        }
+    }
+
+    private void leave(Standing request) {
+        run.pass(Speaker.BOT);
+        run.trace("standing request", request.label());
+        grant(request);
+    }
+
+    /** The request of somebody who waits, by itself or in a clause ("forget it, back"); null for none. */
+    private @Nullable Standing leaving(String text) {
+        Standing whole = Standing.of(text, run.playbook.release().standing());
+        if (whole != null) {
+            return whole;
+        }
+        return Moods.wantsOut(text)
+                ? Standing.BACK
+                : Stream.of(CLAUSES.split(text))
+                        .map(clause ->
+                                Standing.of(clause, run.playbook.release().standing()))
+                        .filter(request -> request != null && request != Standing.PERSON)
+                        .findFirst()
+                        .orElse(null);
+    }
+
+    /** Who waits is never met with silence: a question that is surely known is answered, all else is passed on. */
+    private void whileWaiting(String text) {
+        String read = Words.readable(text);
+        Finding finding = Words.looksLikeQuestion(read)
+                ? run.ask(new Query.Ask(run.askedThen(read), List.of()))
+                : Finding.NOTHING;
+        if (finding.outcome() == Finding.Outcome.ANSWER) {
+            run.remember(read);
+            new Answering(walker).say(finding, "");
+        } else {
+            run.trace("waits for a person", "passed on");
+            run.say(Phrasebook.PASSED_ON);
+        }
+    }
+}
