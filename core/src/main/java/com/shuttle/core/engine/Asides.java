@@ -9,11 +9,11 @@ import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.knowledge.Tongue;
 import com.shuttle.core.listening.Moods;
 import com.shuttle.core.reading.BareValue;
+import com.shuttle.core.reading.PlainReply;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.function.Supplier;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -23,12 +23,6 @@ final class Asides {
     private static final double WAY_OUT = 0.85;
     private static final double ANGER = 0.3;
     private static final double VALUE = 0.2;
-
-    /** Words that only say yes or no, and to what is not told. */
-    private static final Pattern PLAIN = Pattern.compile(
-            "[\\W_]*+(?:(?:yes|yep|yeah|no|nope|nah|okay|ok|sure|nothing|none|not really|not now|hm+|right|all ?right|fine|good|great|perfect|cool|lovely|nice"
-                    + "|(?:that'?s |that )?(?:looks|sounds|is)? ?(?:good|great|fine|perfect|ok|okay)|i see|got it|understood)[\\W_]*+){0,3}",
-            Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -120,7 +114,7 @@ final class Asides {
     /** Whether a message is nothing but a value, or a plain yes or no; such a one is no question. */
     boolean isValue(String text) {
         boolean asks = text.endsWith("?") && text.chars().anyMatch(Character::isLetter);
-        return !asks && (bare(text) != BareValue.NONE || PLAIN.matcher(text).matches());
+        return !asks && (bare(text) != BareValue.NONE || PlainReply.matches(text));
     }
 
     private BareValue bare(String text) {

@@ -202,7 +202,11 @@ final class Listener {
         Playbook.Phrase phrase = flowOf(text);
         claims.add(Source.MOOD, asides.anger(text), List.of());
         claims.add(Source.STANDING, requests.call(text), List.of());
-        claims.add(Source.QUESTION, questions.own(text, beneath(), claims.words(Source.FACT), phrase != null), facts);
+        claims.add(
+                Source.QUESTION,
+                questions.own(
+                        text, beneath(), claims.won(Source.FACT) ? claims.words(Source.FACT) : null, phrase != null),
+                facts);
         if (phrase != null) {
             claims.add(Source.FLOW, led(phrase), facts);
         }

@@ -23,6 +23,9 @@ final class Questions {
 
     private static final double UNKNOWN = 0.1;
 
+    private static final Pattern DENIES =
+            Pattern.compile("^\\W*(?:no|not|without|nobody|no one)\\b(?!\\W*$)", Pattern.CASE_INSENSITIVE);
+
     private static final Pattern STATES = Pattern.compile(
             "^\\W*(?:(?:oh|ok|okay|hm+|well|so|sorry)\\W+)*(?:no|not|just|only|nothing|without|i'?m|i am|we'?re|we are|it'?s|i can'?t|we can'?t|can'?t|as)\\b",
             Pattern.CASE_INSENSITIVE);
@@ -78,11 +81,11 @@ final class Questions {
      * A message as questions of the visitor's own; what was asked before is put again afterwards.
      *
      * @param pending what that is; null for nothing
-     * @param told    where it tells what will be asked; empty where it does not
+     * @param told    where it tells what will be asked, as far as that is known; null where it tells nothing
      * @param leads   whether a phrase in it leads to a flow
      */
     @Nullable
-    Heard own(String text, @Nullable Awaiting pending, List<Span> told, boolean leads) {
+    Heard own(String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads) {
         Heard several = several(text, pending);
         return several != null ? several : single(text, pending, told, leads);
     }
@@ -103,10 +106,10 @@ final class Questions {
                 });
     }
 
-    private @Nullable Heard single(String text, @Nullable Awaiting pending, List<Span> told, boolean leads) {
+    private @Nullable Heard single(String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads) {
         boolean asks = Words.looksLikeQuestion(text);
-        boolean telling = !told.isEmpty();
-        if (telling && !asks && !Weighing.say(text, Span.minus(Span.all(text), told))) {
+        boolean telling = told != null;
+        if (told != null && !asks && !Weighing.say(text, Span.minus(Span.all(text), told))) {
             return null;
         }
         Finding finding = finding(text);
@@ -117,7 +120,10 @@ final class Questions {
             return null;
         }
         return switch (outcome) {
-            case ANSWER -> new Heard("", text, () -> answer(finding, text, pending)).as(finding.confidence());
+            case ANSWER ->
+                !asks && DENIES.matcher(text).find()
+                        ? null
+                        : new Heard("", text, () -> answer(finding, text, pending)).as(finding.confidence());
             case SUGGEST ->
                 (asks || !(pending instanceof Awaiting.Reply) && mayAsk(text)) && !leads
                         ? new Heard("", text, () -> {

@@ -37,6 +37,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -48,6 +49,11 @@ final class Repairs {
     private static final double CHANGE = 0.95;
 
     private static final double TOLD = 0.8;
+
+    /** Said before what one comes down to. */
+    private static final Pattern SETTLES = Pattern.compile(
+            "^\\W*(?:hm+|ok|okay|all ?right|right|fine|well|then|so|rather|say|let'?s say)\\b",
+            Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -80,9 +86,17 @@ final class Repairs {
         return new Heard("changed", told, CHANGE, Span.only(text, others), () -> apply(repairs));
     }
 
-    /** A value that nobody asked for and that fits just one thing known is that thing told anew. */
+    /** A value that fits just one thing known is that thing told anew, where no value of any kind is asked for. */
     @Nullable
     Heard again(String text) {
+        boolean open = run.playbook.slots().stream()
+                .anyMatch(slot -> !run.facts.knows(slot.name())
+                        && (tells(slot.type()) || slot.type() == ValueType.NUMBER)
+                        && read(slot, text) instanceof Reading.Given);
+        boolean asked = run.awaiting() instanceof Awaiting.Reply || run.awaiting() instanceof Awaiting.Facts;
+        if (asked || open && !SETTLES.matcher(text).find()) {
+            return null;
+        }
         List<Known> fitting = known(pending(run.awaiting())).stream()
                 .filter(one -> tells(one.slot().type()) || one.slot().type() == ValueType.NUMBER)
                 .filter(one -> read(one.slot(), text) instanceof Reading.Given)

@@ -120,6 +120,7 @@ final class CompanyReader {
             "works",
             "mills",
             "foods",
+            "tools",
             "catering",
             "events",
             "travel",

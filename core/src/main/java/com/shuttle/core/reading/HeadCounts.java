@@ -88,7 +88,23 @@ public final class HeadCounts {
     /** All heads of a message that counts them in parts; empty where it has fewer than two, or tells the whole besides. */
     public static Optional<Heads> sum(String text) {
         Optional<Heads> groups = groups(text);
-        return groups.isPresent() || TOTAL.matcher(text).find() ? groups : added(text, terms(text));
+        if (groups.isPresent() || TOTAL.matcher(text).find()) {
+            return groups;
+        }
+        List<Term> terms = terms(text);
+        Optional<Heads> added = added(text, terms);
+        return added.isPresent() || terms.stream().anyMatch(Term::ofUs) ? added : apart(terms);
+    }
+
+    /** People with their numbers wherever they stand: "32 children in year 5, 4 adults". */
+    private static Optional<Heads> apart(List<Term> terms) {
+        List<Term> counted = terms.stream().filter(Term::counted).toList();
+        return counted.size() < 2
+                ? Optional.empty()
+                : Optional.of(new Heads(
+                        counted.stream().mapToInt(Term::count).sum(),
+                        counted.getFirst().start(),
+                        counted.getLast().end()));
     }
 
     private static Optional<Heads> added(String text, List<Term> terms) {

@@ -240,8 +240,27 @@ public final class OptionMatcher {
         return shared > 0 && enough ? ofName + ofText : 0;
     }
 
+    /** Said in another way: "year five", "yr 1". */
+    private static final Map<String, String> WRITTEN = Map.ofEntries(
+            Map.entry("one", "1"),
+            Map.entry("two", "2"),
+            Map.entry("three", "3"),
+            Map.entry("four", "4"),
+            Map.entry("five", "5"),
+            Map.entry("six", "6"),
+            Map.entry("seven", "7"),
+            Map.entry("eight", "8"),
+            Map.entry("nine", "9"),
+            Map.entry("ten", "10"),
+            Map.entry("eleven", "11"),
+            Map.entry("twelve", "12"),
+            Map.entry("yr", "year"),
+            Map.entry("yrs", "years"));
+
     static boolean same(String typed, String word, boolean slips) {
-        if (typed.equals(word) || stem(typed).equals(stem(word))) {
+        if (typed.equals(word)
+                || stem(typed).equals(stem(word))
+                || WRITTEN.getOrDefault(typed, "").equals(word)) {
             return true;
         }
         int limit = Math.min(Words.slips(typed), Words.slips(word));

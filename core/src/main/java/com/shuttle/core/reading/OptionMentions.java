@@ -18,6 +18,10 @@ final class OptionMentions {
     private static final Set<String> OF_ANY_DAY = Set.of(
             "morning", "afternoon", "evening", "night", "tonight", "day", "days", "weekend", "week", "hour", "hours");
 
+    /** "Sixty" is no slip for "sixth". */
+    private static final Set<String> TENS =
+            Set.of("thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety", "seven", "eight", "three");
+
     private OptionMentions() {}
 
     static List<Mention> find(String text, List<Option> options) {
@@ -125,7 +129,7 @@ final class OptionMentions {
 
     private static @org.jspecify.annotations.Nullable Option near(String typed, Map<String, Option> telling) {
         Option exact = telling.get(OptionMatcher.stem(typed));
-        if (exact != null || typed.length() < 5) {
+        if (exact != null || typed.length() < 5 || TENS.contains(typed)) {
             return exact;
         }
         for (Map.Entry<String, Option> entry : telling.entrySet()) {

@@ -32,6 +32,9 @@ public final class Reader {
         String read = Words.readable(text);
         boolean whole = type.free() || type == ValueType.SECRET;
         String looked = whole ? text : read;
+        if (byName(type) && (PlainReply.matches(read) || CalendarWords.weekday(Words.normal(read)) != null)) {
+            return Attitude.of(read);
+        }
         Reading found = found(type, looked, context, options, meaning).within(looked.length());
         if (type.free()) {
             return found;
@@ -40,6 +43,10 @@ public final class Reader {
             return found;
         }
         return Attitude.of(read);
+    }
+
+    private static boolean byName(ValueType type) {
+        return type == ValueType.PERSON_NAME || type == ValueType.COMPANY || type == ValueType.PLACE;
     }
 
     private static Reading found(ValueType type, String text, Context context, List<Option> options, Meaning meaning) {

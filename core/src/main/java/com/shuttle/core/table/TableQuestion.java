@@ -129,7 +129,7 @@ final class TableQuestion {
                 order == null && !count && atoms.stream().allMatch(atom -> atom.condition() instanceof Condition.Has);
         boolean onlyWanted = atoms.isEmpty() && named.isEmpty() && order == null && !count && !wanted.isEmpty();
         double about = onlyWanted ? 0.5 : spokenOf ? 1 : onlyValues && !ofColumn ? 0.5 : 0.8;
-        boolean priceless = howMuch && wanted.isEmpty();
+        boolean priceless = howMuch && (wanted.isEmpty() || Set.copyOf(atoms).size() < atoms.size());
         return 0.95 * share * share * (priceless ? 0.3 * about : about);
     }
 

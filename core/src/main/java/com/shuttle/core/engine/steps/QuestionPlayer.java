@@ -186,6 +186,10 @@ final class QuestionPlayer extends Player {
         }
     }
 
+    private static String readBack(Value value) {
+        return "**" + Texts.escaped(value.shown()) + "** – " + Phrasebook.RIGHT;
+    }
+
     /** Takes a fit value: reads it back first where the question wants that, otherwise keeps it and goes on. */
     private void take(Value value) {
         String problem = AnswerCheck.problem(step, value, run);
@@ -194,7 +198,7 @@ final class QuestionPlayer extends Player {
         } else if (step.confirm()) {
             List<Offer> offers = Offers.yesNo("Yes, that's right", "No");
             run.trace("reads back", value.shown());
-            run.sayOneOf(List.of("**" + Texts.escaped(value.shown()) + "** – " + Phrasebook.RIGHT), offers);
+            run.sayOneOf(List.of(readBack(value)), offers);
             run.await(new Awaiting.Confirm(offers, 0, before(), List.of(value)));
         } else {
             keep(value);
@@ -262,7 +266,7 @@ final class QuestionPlayer extends Player {
     public void putAgain(Awaiting awaiting) {
         switch (awaiting) {
             case Awaiting.Reply reply -> sayShorter(step.wordings(), reply.offers(), Look.PLAIN);
-            case Awaiting.Confirm confirm -> run.sayOneOf(List.of(Phrasebook.WHICH), confirm.offers());
+            case Awaiting.Confirm confirm -> run.sayOneOf(List.of(readBack(confirm.value())), confirm.offers());
             case Awaiting.Which which -> run.sayOneOf(List.of(Phrasebook.WHICH), which.offers());
             default -> {}
         }
