@@ -118,6 +118,8 @@ enum Standing {
             "bye bye",
             "that's all thanks",
             "that's everything",
+            "that's it",
+            "that is it",
             "that will be all",
             "that'll be all",
             "no more questions",

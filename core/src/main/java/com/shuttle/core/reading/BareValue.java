@@ -131,6 +131,7 @@ public enum BareValue {
 
     private static final Set<String> OF_PERIODS = Set.of(
             "sometime",
+            "time",
             "early",
             "mid",
             "middle",

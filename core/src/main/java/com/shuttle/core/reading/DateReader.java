@@ -23,6 +23,11 @@ final class DateReader {
     private static final Set<String> ENDINGS = Set.of("st", "nd", "rd", "th");
     private static final Set<String> PAST =
             Set.of(("born dob birthdate ago happened bought purchased ordered since occurred was were").split(" "));
+    /** What an ordinal counts where it is no day: "the 3rd floor". */
+    private static final Set<String> COUNTED =
+            Set.of("floor time birthday anniversary street avenue century graders grade week half weekend one year"
+                    .split(" "));
+
     private static final Set<String> RANGE = Set.of("to", "-", "–", "—", "till", "until", "or", "through");
 
     private final Tokens tokens;
@@ -67,6 +72,16 @@ final class DateReader {
         int i = 0;
         while (i < tokens.size()) {
             Found one = at(i);
+            Found two = one == null ? ofOneMonth(i) : null;
+            if (two != null) {
+                found.add(Mention.range(
+                        new Value.Day(two.days().getFirst()),
+                        new Value.Day(two.days().getLast()),
+                        tokens.start(i),
+                        tokens.endBefore(two.next())));
+                i = two.next();
+                continue;
+            }
             if (one == null) {
                 i++;
                 continue;
@@ -90,6 +105,19 @@ final class DateReader {
             }
         }
         return found;
+    }
+
+    /** "14 or 15 of April": both days of the month that is named once. */
+    private @Nullable Found ofOneMonth(int i) {
+        Found last = tokens.word(i).matches("\\d{1,2}") && tokens.is(i + 1, RANGE) ? named(i + 2) : null;
+        if (last == null || last.days().size() != 1) {
+            return null;
+        }
+        int day = Integer.parseInt(tokens.word(i));
+        LocalDate end = last.days().getFirst();
+        return day < 1 || day >= end.getDayOfMonth()
+                ? null
+                : new Found(List.of(end.withDayOfMonth(day), end), last.next());
     }
 
     /** The days that the words from token {@code i} on mean; null for none. */
@@ -279,24 +307,7 @@ final class DateReader {
         if (tokens.follows(of, "this", "month") || tokens.follows(of, "the", "month")) {
             return exact(today.getYear(), today.getMonthValue(), day[0], of + 2);
         }
-        if (tokens.is(
-                        of,
-                        Set.of(
-                                "floor",
-                                "time",
-                                "birthday",
-                                "anniversary",
-                                "street",
-                                "avenue",
-                                "century",
-                                "graders",
-                                "grade",
-                                "week",
-                                "half",
-                                "weekend",
-                                "one",
-                                "year"))
-                || tokens.is(day[1], "-")) {
+        if (tokens.is(of, COUNTED) || tokens.is(day[1], "-")) {
             return null;
         }
         if (day[0] == today.getDayOfMonth()) {

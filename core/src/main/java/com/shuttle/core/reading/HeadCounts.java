@@ -52,6 +52,7 @@ public final class HeadCounts {
     private static final Pattern TERM = Pattern.compile(
             "\\b(?:(?:(?:my|our|the|his|her)\\s+)?(?<count>" + NUMBER
                     + "|an?)\\s+(?:(?!of\\b|and\\b|to\\b|or\\b)\\p{L}+\\s+)?(?:" + PEOPLE + ")"
+                    + "|(?<bare>" + NUMBER + ")(?=\\s*(?:\\+|plus|and)\\s*(?:" + NUMBER + ")\\s+(?:" + PEOPLE + ")\\b)"
                     + "|(?<of>" + NUMBER + ")\\s+of\\s+us|(?:just\\s+)?us\\s+(?<us>" + NUMBER + ")"
                     + "|(?<my>my|our|his|her|the)\\s+(?:(?:little|big|older|younger|eldest|other|best|old|new)\\s+)?(?:"
                     + RELATION + ")"
@@ -142,7 +143,8 @@ public final class HeadCounts {
         Matcher term = TERM.matcher(text);
         while (term.find() && terms.size() < Mention.MOST) {
             String of = term.group("of") == null ? term.group("us") : term.group("of");
-            String said = of == null ? term.group("count") : of;
+            String bare = term.group("bare") == null ? term.group("count") : term.group("bare");
+            String said = of == null ? bare : of;
             boolean the = "the".equalsIgnoreCase(term.group("my")) && terms.isEmpty();
             if (!the) {
                 terms.add(new Term(

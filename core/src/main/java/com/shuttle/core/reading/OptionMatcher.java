@@ -236,7 +236,8 @@ public final class OptionMatcher {
                 .count();
         double ofName = (double) shared / of.size();
         double ofText = (double) used / telling.size();
-        boolean enough = ofName >= 0.999 && ofText >= 0.2 || ofText >= 0.999 || ofName >= 0.5 && ofText >= 0.5;
+        boolean half = !slips && ofName >= 0.5 && ofText >= 0.5;
+        boolean enough = ofName >= 0.999 && ofText >= 0.2 || ofText >= 0.999 || half;
         return shared > 0 && enough ? ofName + ofText : 0;
     }
 
@@ -254,6 +255,7 @@ public final class OptionMatcher {
             Map.entry("ten", "10"),
             Map.entry("eleven", "11"),
             Map.entry("twelve", "12"),
+            Map.entry("y", "year"),
             Map.entry("yr", "year"),
             Map.entry("yrs", "years"));
 

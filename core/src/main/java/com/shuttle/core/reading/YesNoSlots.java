@@ -93,7 +93,7 @@ final class YesNoSlots {
         }
         if (own.contains("lunch")
                 && clause.matches(
-                        ".*\\b(?:packed lunch(?:es)?|bring(?:ing)? (?:our|their) own|own lunch(?:es)?|own food)\\b.*")) {
+                        ".*\\b(?:packed lunch(?:es)?|bring(?:ing)? (?:our|their) own|own (?:packed )?(?:lunch(?:es)?|food|sandwiches|picnic))\\b.*")) {
             return false;
         }
         return null;

@@ -306,13 +306,16 @@ public final class Asking {
                 && !Words.normal(text).equals(Words.normal(value.shown()));
     }
 
-    /** Whether options are chosen of which a message has but a word; nobody asked, so that it may mean anything. */
-    private static boolean inPart(Value value, Set<String> part) {
-        return switch (value) {
-            case Value.Text(String label) -> part.contains(label);
-            case Value.Many(List<String> labels) -> labels.stream().anyMatch(part::contains);
-            default -> false;
-        };
+    /** Without options of which a message has but a word: nobody asked, so that it may mean anything. */
+    private static Reading whole(Reading reading, Set<String> part) {
+        if (reading instanceof Reading.Given(Value.Many(List<String> labels), int start, int end)) {
+            List<String> whole =
+                    labels.stream().filter(label -> !part.contains(label)).toList();
+            return whole.isEmpty() ? Reading.NOTHING : new Reading.Given(new Value.Many(whole), start, end);
+        }
+        boolean inPart =
+                reading instanceof Reading.Given(Value.Text(String label), int start, int end) && part.contains(label);
+        return inPart ? Reading.NOTHING : reading;
     }
 
     private static boolean isChoice(Slot slot) {
@@ -365,9 +368,11 @@ public final class Asking {
             Reading reading = slot.type() == ValueType.TIME
                     ? UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), text)
                     : read.getOrDefault(slot.name(), Reading.NOTHING);
+            if (isChoice(slot)) {
+                reading = whole(reading, OptionsSaid.inPart(text, slot.options()));
+            }
             if (reading instanceof Reading.Given told
                     && isWritten(slot, told.value(), text)
-                    && !(isChoice(slot) && inPart(told.value(), OptionsSaid.inPart(text, slot.options())))
                     && !(isChoice(slot)
                             && (asks
                                     || isName(text, told.value())

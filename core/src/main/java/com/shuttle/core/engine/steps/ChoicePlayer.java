@@ -23,6 +23,7 @@ import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Offers options, and takes them picked or typed. */
@@ -33,6 +34,10 @@ final class ChoicePlayer extends Player {
 
     /** Words that name no option lead elsewhere where nothing else is understood of them. */
     private static final double ELSE = 0.4;
+
+    private static final Pattern WISHES = Pattern.compile(
+            "\\b(?:want|wants|like|love|fancy|book|come|coming|plan|planning|interested|thinking of|looking for|trip|visit|outing|go|going|join|please)\\b",
+            Pattern.CASE_INSENSITIVE);
 
     private final Choice step;
     private final Asking asking;
@@ -114,7 +119,34 @@ final class ChoicePlayer extends Player {
         List<Option> leading = offered.stream()
                 .filter(option -> nextChoice(option) instanceof Choice next && named(text, next.options()) != null)
                 .toList();
-        return leading.size() == 1 && !Words.looksLikeQuestion(text) && !step.oneWay() ? leading.getFirst() : null;
+        return leading.size() == 1 && !step.oneWay() && wants(text, nextOptions(leading.getFirst()))
+                ? leading.getFirst()
+                : null;
+    }
+
+    /**
+     * Whether a message that names an option of a later choice wants it: by more than one word of its label, as nearly all
+     * that is said, or in a clause that speaks of coming or wishing; never in one that asks.
+     */
+    private static boolean wants(String text, List<Option> options) {
+        OptionsSaid said = OptionsSaid.of(text, options);
+        String clause = clause(text, said.first());
+        boolean label = text.substring(said.first(), said.last()).strip().indexOf(' ') > 0;
+        boolean alone = Words.of(text).size() <= 2;
+        return !Words.looksLikeQuestion(clause)
+                && (label || alone || WISHES.matcher(clause).find());
+    }
+
+    private static String clause(String text, int at) {
+        int from = at;
+        while (from > 0 && ".,;:!?\n".indexOf(text.charAt(from - 1)) < 0) {
+            from--;
+        }
+        int to = at;
+        while (to < text.length() && ".,;:!\n".indexOf(text.charAt(to)) < 0) {
+            to++;
+        }
+        return text.substring(from, to);
     }
 
     private List<Option> nextOptions(Option option) {

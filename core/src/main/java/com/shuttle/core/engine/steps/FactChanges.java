@@ -114,7 +114,8 @@ final class FactChanges {
             boolean offhand = fact.type() == ValueType.NUMBER
                     && !corrects
                     && !oldValueSaid
-                    && Words.of(text).size() > 4;
+                    && Words.of(text).size() > 3
+                    && !COUNTS.matcher(text).find();
             boolean said = !offhand && (corrects || named || oldValueSaid || answersNothing && telling(fact.type()));
             if (after != null && before != null && said) {
                 Value whole =
@@ -144,6 +145,10 @@ final class FactChanges {
             default -> true;
         };
     }
+
+    private static final Pattern COUNTS = Pattern.compile(
+            "^\\W*(?:it'?s|it is|it'?ll|there|we'?re|we are|that'?s|that is|only|just|now)\\b",
+            Pattern.CASE_INSENSITIVE);
 
     private static final Pattern ORDERS = Pattern.compile(
             "^\\W*(?:(?:oh|sorry|wait|no|actually|and|please|can (?:you|we|i)|could (?:you|we|i)|ok|okay)\\W+)*(?:change|correct|switch|make the)\\b",

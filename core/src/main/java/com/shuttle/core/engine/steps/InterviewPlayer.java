@@ -23,6 +23,7 @@ import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -212,7 +213,20 @@ final class InterviewPlayer extends Player {
         }
         boolean free = only != null && only.type().free();
         if (!free) {
-            several(text).forEach(given::putIfAbsent);
+            Map<Fact, Value> others = several(text);
+            boolean lower = text.equals(text.toLowerCase(Locale.ROOT));
+            if (all
+                    && lower
+                    && only != null
+                    && FactChanges.takesAnyWords(only.type())
+                    && !others.keySet().equals(given.keySet())) {
+                // "Own sandwiches" says something of lunch, and is no school.
+                others.keySet().stream()
+                        .filter(fact -> fact != only)
+                        .findFirst()
+                        .ifPresent(fact -> given.remove(only));
+            }
+            others.forEach(given::putIfAbsent);
         }
         if (!free || FactChanges.orders(text)) {
             Map<Fact, Value> changed = changes.changes(step, text, given.isEmpty());
