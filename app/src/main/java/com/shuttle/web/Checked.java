@@ -1,5 +1,6 @@
 package com.shuttle.web;
 
+import com.shuttle.core.reading.Words;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -48,7 +49,7 @@ public sealed interface Checked<T> {
         /** Asks for a name: a text that is there and can be kept. */
         public Errors named(String name, String field) {
             return require(
-                    !name.isBlank() && Length.NAME.holds(name),
+                    Words.shows(name) && Length.NAME.holds(name),
                     field,
                     "Please give a name of up to " + Length.NAME.most() + " characters.");
         }

@@ -27,7 +27,7 @@ final class Questions {
             Pattern.compile("^\\W*(?:no|not|without|nobody|no one)\\b(?!\\W*$)", Pattern.CASE_INSENSITIVE);
 
     private static final Pattern STATES = Pattern.compile(
-            "^\\W*(?:(?:oh|ok|okay|hm+|well|so|sorry)\\W+)*(?:no|not|just|only|nothing|without|i'?m|i am|we'?re|we are|it'?s|i can'?t|we can'?t|can'?t|as)\\b",
+            "^\\W*(?:(?:oh|ok|okay|hm+|well|so|sorry)\\W++)*+(?:no|not|just|only|nothing|without|i'?m|i am|we'?re|we are|it'?s|i can'?t|we can'?t|can'?t|as)\\b",
             Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /**
  * Cuts a message into what it asks and what it tells. Sentences end at their marks and at line feeds; one that asks is cut
@@ -79,17 +80,10 @@ public final class Clauses {
 
     /** What a message says beside its questions; all of it where it says nothing else. */
     public static String statements(String text) {
-        if (text.indexOf('?') < 0) {
-            return text;
-        }
-        StringBuilder statements = new StringBuilder();
-        Matcher sentence = SENTENCE.matcher(text);
-        while (sentence.find() && sentence.end() > sentence.start()) {
-            String words = sentence.group().strip();
-            if (!words.endsWith("?") && !words.isEmpty()) {
-                statements.append(statements.isEmpty() ? "" : " ").append(words);
-            }
-        }
-        return statements.isEmpty() ? text : statements.toString();
+        List<Span> asked = questions(text).stream().map(Clause::span).toList();
+        String told = Span.minus(Span.all(text), asked).stream()
+                .map(span -> text.substring(span.start(), span.end()).strip())
+                .collect(Collectors.joining(" "));
+        return Words.of(told).isEmpty() ? text : told;
     }
 }

@@ -1,6 +1,5 @@
 package com.shuttle.core.listening;
 
-import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -54,11 +53,5 @@ record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
                 WEAK.matcher(plain).find(),
                 denied,
                 bare.strip().replaceAll("^[\\s,.;!]+|[\\s,;]+$", ""));
-    }
-
-    /** Whether what is left is hardly more than a value. */
-    boolean bare() {
-        int words = Words.of(rest).size();
-        return words > 0 && words <= 6;
     }
 }

@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -48,6 +49,12 @@ public final class RepairReader {
 
     private static final Pattern SPELLED =
             Pattern.compile("\\bis (?:spelled|spelt|written)\\b", Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern CLAUSES =
+            Pattern.compile("[,;.!?]\\s*(?:and\\s+)?|\\s+and (?=my|the|our|can|could|is|it)");
+
+    /** A clause of more words says more than a value. */
+    private static final int MOST_WORDS = 6;
 
     private final String text;
     private final Marks marks;
@@ -102,7 +109,7 @@ public final class RepairReader {
             return aimed;
         }
         List<Repair> together = together();
-        return together.isEmpty() && marks.strong() && marks.bare() ? alone() : together;
+        return together.isEmpty() && marks.strong() ? alone() : together;
     }
 
     private boolean asks() {
@@ -187,7 +194,11 @@ public final class RepairReader {
 
     /** Whether a message that names a slot can be meant to tell it anew, though nothing is said to be wrong. */
     private boolean tellsOf(Slot slot) {
-        return pending == null || pending.type() != slot.type();
+        // "One pupil with a wheelchair" counts another thing than all of them.
+        boolean counts = slot.type() != ValueType.NUMBER
+                || Words.of(text).size() <= 3
+                || COUNTED.matcher(text.replace('’', '\'')).find();
+        return counts && (pending == null || pending.type() != slot.type());
     }
 
     private boolean reads(Known one, String words) {
@@ -291,9 +302,20 @@ public final class RepairReader {
         };
     }
 
-    /** The value alone, for the latest that it fits. */
+    /** The value alone, for the latest that it fits; beside other clauses the first that is hardly more than a value. */
     private List<Repair> alone() {
-        boolean number = NUMBER.matcher(marks.rest()).matches();
+        return Stream.of(CLAUSES.split(marks.rest()))
+                .filter(clause -> {
+                    int words = Words.of(clause).size();
+                    return words > 0 && words <= MOST_WORDS;
+                })
+                .limit(1)
+                .flatMap(clause -> alone(clause).stream())
+                .toList();
+    }
+
+    private List<Repair> alone(String words) {
+        boolean number = NUMBER.matcher(words).matches();
         List<Known> order = new ArrayList<>(known);
         if (number) {
             order.sort((a, b) -> Boolean.compare(
@@ -307,12 +329,10 @@ public final class RepairReader {
             if (number && (type == ValueType.MONEY || type == ValueType.TIME)) {
                 continue;
             }
-            if (UsualHours.of(read(one.slot(), marks.rest())) instanceof Reading.Given given
+            if (UsualHours.of(read(one.slot(), words)) instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
-                return List.of(new Repair(
-                        one.slot().name(),
-                        Completing.inPlaceOf(text, one.value(), given.value(), context),
-                        "the latest it fits"));
+                Value after = Completing.inPlaceOf(text, one.value(), given.value(), context);
+                return List.of(new Repair(one.slot().name(), after, "the latest it fits"));
             }
         }
         return List.of();

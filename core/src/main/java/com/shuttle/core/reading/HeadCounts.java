@@ -108,30 +108,33 @@ public final class HeadCounts {
                         counted.getLast().end()));
     }
 
+    /** The first parts that are joined to one another. */
     private static Optional<Heads> added(String text, List<Term> terms) {
         for (int i = 0; i + 1 < terms.size(); i++) {
             int last = i;
-            int count = terms.get(i).count();
-            boolean counted = terms.get(i).counted() || terms.get(i).me();
-            boolean again = false;
             while (last + 1 < terms.size() && joined(text, terms.get(last), terms.get(last + 1))) {
-                String between = text.substring(
-                        terms.get(last).end(), terms.get(last + 1).start());
-                again |= terms.get(i).ofUs()
-                        && last == i
-                        && !ADDS.matcher(between).find();
                 last++;
-                count += terms.get(last).count();
-                counted |= terms.get(last).counted() || terms.get(last).me();
             }
             if (last > i) {
-                return counted && !again
-                        ? Optional.of(new Heads(
-                                count, terms.get(i).start(), terms.get(last).end()))
-                        : Optional.empty();
+                return together(text, terms.subList(i, last + 1));
             }
         }
         return Optional.empty();
+    }
+
+    private static Optional<Heads> together(String text, List<Term> group) {
+        Term first = group.getFirst();
+        String after = text.substring(first.end(), group.get(1).start());
+        boolean toldAgain = first.ofUs() && !ADDS.matcher(after).find();
+        List<Term> others = group.stream().filter(term -> !term.me()).toList();
+        boolean me = others.size() < group.size();
+        boolean counted = me || others.stream().anyMatch(Term::counted);
+        return toldAgain || others.isEmpty() || !counted
+                ? Optional.empty()
+                : Optional.of(new Heads(
+                        others.stream().mapToInt(Term::count).sum() + (me ? 1 : 0),
+                        first.start(),
+                        group.getLast().end()));
     }
 
     private static boolean joined(String text, Term first, Term second) {

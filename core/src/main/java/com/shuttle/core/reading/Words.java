@@ -47,6 +47,9 @@ public final class Words {
             "ok", "okay", "and", "so", "but", "well", "right", "great", "thanks", "hi", "hello", "hey", "oh", "um",
             "ah", "also", "then", "now", "alright", "cool", "fine", "good", "sorry");
 
+    /** Letters and signs that look like blanks: Hangul fillers and the empty Braille cell. */
+    private static final String SHAPELESS = "\u115F\u1160\u3164\uFFA0\u2800";
+
     private Words() {}
 
     /**
@@ -120,6 +123,23 @@ public final class Words {
                 || Character.isLetter(c) && Character.isLetter(last)
                 || Character.isDigit(c) && Character.isDigit(last)
                 || Character.isSurrogate(c);
+    }
+
+    /** Whether a text has anything that can be seen: not only blanks, formatting marks and letters without a shape. */
+    public static boolean shows(String text) {
+        return text.codePoints().anyMatch(c -> switch (Character.getType(c)) {
+            case Character.SPACE_SEPARATOR,
+                    Character.LINE_SEPARATOR,
+                    Character.PARAGRAPH_SEPARATOR,
+                    Character.CONTROL,
+                    Character.FORMAT,
+                    Character.SURROGATE,
+                    Character.PRIVATE_USE,
+                    Character.UNASSIGNED,
+                    Character.NON_SPACING_MARK,
+                    Character.ENCLOSING_MARK -> false;
+            default -> SHAPELESS.indexOf(c) < 0;
+        });
     }
 
     /** Lower-case words without punctuation; accents folded. */

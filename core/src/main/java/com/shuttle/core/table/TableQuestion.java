@@ -51,7 +51,6 @@ final class TableQuestion {
 
     private final Figures figures;
     private final ColumnChoice columns;
-
     private final List<Atom> atoms = new ArrayList<>();
     private final Set<Row> named = new LinkedHashSet<>();
     private final Set<Column> wanted = new LinkedHashSet<>();
@@ -130,7 +129,7 @@ final class TableQuestion {
         boolean onlyWanted = atoms.isEmpty() && named.isEmpty() && order == null && !count && !wanted.isEmpty();
         double about = onlyWanted ? 0.5 : spokenOf ? 1 : onlyValues && !ofColumn ? 0.5 : 0.8;
         boolean priceless = howMuch && (wanted.isEmpty() || Set.copyOf(atoms).size() < atoms.size());
-        return 0.95 * share * share * (priceless ? 0.3 * about : about);
+        return (priceless ? 0.3 : 0.95) * share * share * about;
     }
 
     /** Takes what stands at a place; how many words that are. */

@@ -137,6 +137,36 @@ class InterviewTest {
     }
 
     @Test
+    void aChangeIsNoAnswerThoughAnyWordsWouldDo() {
+        Talk talk = Talk.with(
+                interview(
+                        "{'variable':'day','label':'day','type':'date'},{'variable':'school','label':'school','type':'company'}"));
+        talk.says("6 may").says("change the date to 7 may").knows("day", "Thursday 7 May 2026");
+        assertThat(talk.state.variables()).doesNotContainKey("school");
+        talk.says("Thistle Hill School").hearsPart("Thistle Hill School");
+    }
+
+    @Test
+    void aDayOfTheMonthThatWasSaidIsChangedWithinIt() {
+        begun().says("28 pupils on 2 june")
+                .says("actually can we do the 4th instead")
+                .knows("day", "Thursday 4 June 2026");
+    }
+
+    @Test
+    void whatIsUnclearAmongSeveralFactsIsAskedAtOnce() {
+        begun().says("we can't decide between 4 may and 11 may")
+                .hears("Which of these do you mean?")
+                .says("the second")
+                .knows("day", "Monday 11 May 2026");
+    }
+
+    @Test
+    void oneOfThemIsNotHowMany() {
+        begun().says("28 pupils on 2 june").says("one pupil with epilepsy").knows("pupils", "28");
+    }
+
+    @Test
     void factsOfAGroupAreAskedTogether() {
         Talk talk = Talk.with(
                 interview(

@@ -135,7 +135,7 @@ public final class Asking {
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern ONLY_YES = Pattern.compile(
-            "\\W*(?:(?:yes|yep|yeah|yup|sure|there (?:is|are)|i do|we do|indeed)\\W*)+", Pattern.CASE_INSENSITIVE);
+            "\\W*+(?:(?:yes|yep|yeah|yup|sure|there (?:is|are)|i do|we do|indeed)\\W*+)++", Pattern.CASE_INSENSITIVE);
 
     /** Whether a message says yes to "is there anything …?" and not what. */
     boolean saysOnlyYes(Wanted wanted, String text) {
@@ -354,7 +354,8 @@ public final class Asking {
         if (slots.isEmpty()) {
             return Map.of();
         }
-        boolean asks = Words.looksLikeQuestion(text);
+        // After a gap nothing opens: what is left of "company do for 90" asks nothing.
+        boolean asks = text.endsWith("?") || !text.startsWith(";") && Words.looksLikeQuestion(text);
         Map<String, Reading> read = SeveralReader.read(
                 text, slots, run.around().context(), run.around().meaning());
         if (read.isEmpty() && BareValue.of(text, run.around().context()) == BareValue.VALUE) {

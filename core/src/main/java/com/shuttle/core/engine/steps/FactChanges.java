@@ -151,7 +151,7 @@ final class FactChanges {
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern ORDERS = Pattern.compile(
-            "^\\W*(?:(?:oh|sorry|wait|no|actually|and|please|can (?:you|we|i)|could (?:you|we|i)|ok|okay)\\W+)*(?:change|correct|switch|make the)\\b",
+            "^\\W*(?:(?:oh|sorry|wait|no|actually|and|please|can (?:you|we|i)|could (?:you|we|i)|ok|okay)\\W++)*+(?:change|correct|switch|make the)\\b",
             Pattern.CASE_INSENSITIVE);
 
     /** Whether a message is meant to change something, whatever is being asked. */

@@ -53,7 +53,7 @@ final class InterviewPlayer extends Player {
         List<Fact> missing = missing();
         boolean asksItself = intro.strip().endsWith("?") && missing.size() > 1;
         if (asksItself && fit()) {
-            run.await(new Awaiting.Facts(null, List.of(), 0, names(missing)));
+            run.await(new Awaiting.Facts(null, List.of(), 0, InterviewWords.names(missing)));
         } else {
             next();
         }
@@ -64,7 +64,7 @@ final class InterviewPlayer extends Player {
         fit();
         List<Fact> missing = missing();
         if (!missing.isEmpty()) {
-            ask(group(missing));
+            ask(InterviewWords.group(missing));
         } else if (step.trusting()) {
             complete();
         } else {
@@ -94,22 +94,12 @@ final class InterviewPlayer extends Player {
                 .toList();
     }
 
-    /** The first missing fact with the others of its group. */
-    private static List<Fact> group(List<Fact> missing) {
-        Fact first = missing.getFirst();
-        return first.group().isBlank()
-                ? List.of(first)
-                : missing.stream()
-                        .filter(fact -> fact.group().equals(first.group()))
-                        .toList();
-    }
-
     private void ask(List<Fact> facts) {
         Fact first = facts.getFirst();
         boolean alone = facts.size() == 1;
         List<Offer> offers = alone ? Offers.of(first) : List.of();
         run.sayOneOf(List.of(InterviewWords.question(facts)), offers);
-        run.await(new Awaiting.Facts(alone ? first.type() : null, offers, 0, names(facts)));
+        run.await(new Awaiting.Facts(alone ? first.type() : null, offers, 0, InterviewWords.names(facts)));
     }
 
     private void readBack() {
@@ -239,23 +229,18 @@ final class InterviewPlayer extends Player {
         if (!given.isEmpty()) {
             return Heard.of(() -> give(given, text)).leaving(Clauses.onlyQuestions(text));
         }
-        return only == null
-                ? hearSeveralAsked(text)
-                : only.optional() && saysNo(text) ? Heard.of(() -> leaveOut(only)) : null;
-    }
-
-    /** What a message that gives nothing says where several facts are asked for. */
-    private @Nullable Heard hearSeveralAsked(String text) {
-        Fact unclear = changes.unclear(missing(), text);
+        Fact unclear = free ? null : changes.unclear(missing(), text);
         if (unclear != null) {
-            List<Value> values = changes.choices(unclear, text);
             Awaiting.Facts one = new Awaiting.Facts(unclear.type(), Offers.of(unclear), 0, List.of(unclear.variable()));
-            return Heard.of(() -> asking.which(values, one));
+            return Heard.of(() -> asking.which(changes.choices(unclear, text), one));
+        }
+        if (only != null) {
+            return only.optional() && saysNo(text) ? Heard.of(() -> leaveOut(only)) : null;
         }
         return Reader.reply(ValueType.PERSON_NAME, text, run.around().context()) instanceof Reading.Refused
                 ? Heard.of(() -> {
                     run.say(Phrasebook.NEEDED);
-                    ask(group(missing()));
+                    ask(InterviewWords.group(missing()));
                 })
                 : null;
     }
@@ -385,10 +370,6 @@ final class InterviewPlayer extends Player {
                         .filter(fact -> !run.facts.knows(fact.variable()))
                         .toList(),
                 text);
-    }
-
-    private static List<String> names(List<Fact> facts) {
-        return facts.stream().map(Fact::variable).toList();
     }
 
     // Once more

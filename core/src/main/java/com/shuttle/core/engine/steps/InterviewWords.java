@@ -49,4 +49,18 @@ final class InterviewWords {
         }
         return list.append("\n\n").append(Phrasebook.RIGHT).toString();
     }
+
+    /** The first missing fact with the others of its group. */
+    static List<Fact> group(List<Fact> missing) {
+        Fact first = missing.getFirst();
+        return first.group().isBlank()
+                ? List.of(first)
+                : missing.stream()
+                        .filter(fact -> fact.group().equals(first.group()))
+                        .toList();
+    }
+
+    static List<String> names(List<Fact> facts) {
+        return facts.stream().map(Fact::variable).toList();
+    }
 }
