@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * Which of the offered options typed text means. Tried in this order, the first rule that speaks decides: the whole
@@ -86,7 +87,8 @@ public final class OptionMatcher {
         if (!(position instanceof Match.None)) {
             return position;
         }
-        if (text.strip().endsWith("?") || Words.looksLikeQuestion(text)) {
+        boolean asks = text.strip().endsWith("?") || Words.looksLikeQuestion(text);
+        if (asks && !REQUESTS.matcher(text).find()) {
             return NONE;
         }
         Match interval = interval(text, options, context);
@@ -166,7 +168,9 @@ public final class OptionMatcher {
     /** Whole labels, or a telling word that one label alone has, that are named and neither denied nor corrected. */
     private static Match mentioned(String text, List<Option> options) {
         List<Mention> mentions = OptionMentions.find(text, options);
-        List<Mention> standing = Settling.standing(text, mentions);
+        List<Mention> standing = Settling.standing(text, mentions).stream()
+                .filter(mention -> !OptionsSaid.denied(text, mention.start(), mention.end()))
+                .toList();
         if (standing.isEmpty()
                 || mentions.size() == standing.size()
                         && mentions.size() == 1
@@ -240,6 +244,12 @@ public final class OptionMatcher {
         boolean enough = ofName >= 0.999 && ofText >= 0.2 || ofText >= 0.999 || half;
         return shared > 0 && enough ? ofName + ofText : 0;
     }
+
+    /** "Can I have a canoe" asks for it, and is no question. */
+    private static final Pattern REQUESTS = Pattern.compile(
+            "^\\W*+(?:(?:hi|hello|hey|please|ok|so|and|well)\\W++)*+(?:can|could|may|might) (?:i|we) (?:please |also |just )?"
+                    + "(?:(?:have|get|take|do) (?:a|an|the|one|some|that|this)|book|order|reserve|rent|hire|choose|go for|join|sign up for)\\b",
+            Pattern.CASE_INSENSITIVE);
 
     /** Said in another way: "year five", "yr 1". */
     private static final Map<String, String> WRITTEN = Map.ofEntries(

@@ -28,6 +28,8 @@ class TextsTest {
                 "Hi {{name.first~there}}!|Hi Dana!",
                 "on the {{channel}}|on the web",
                 "no placeholders|no placeholders",
+                "£{{party}}.5 in all|£12.50 in all",
+                "about £{{party}}.5m|about £12.5m",
             })
     void placeholdersAreFilledAndUnknownOnesLeftOut(String text, String filled) {
         assertThat(Texts.fill(text.replace('~', '|'), known(KNOWN))).isEqualTo(filled);

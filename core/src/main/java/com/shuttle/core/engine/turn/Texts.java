@@ -50,6 +50,9 @@ public final class Texts {
     private static final Pattern WITH_FALLBACK =
             Pattern.compile("\\{\\{\\s*([a-z][a-z0-9_]*)(\\.first)?\\s*\\|([^{}]*)\\}\\}");
 
+    /** "£307.5" is written with all its pence; "£2.5m" is not meant. */
+    private static final Pattern HALF_PENCE = Pattern.compile("([£$€]\\d++\\.\\d)(?![\\d\\p{L}])");
+
     private Texts() {}
 
     /** What is known while a text is filled. @param system what the engine itself knows, such as the page */
@@ -95,7 +98,8 @@ public final class Texts {
         });
         try {
             String plain = WITH_FALLBACK.matcher(text).replaceAll("{{$1$2}}{{^$1}}$3{{/$1}}");
-            return COMPILER.compile(plain).execute(context).strip();
+            String filled = COMPILER.compile(plain).execute(context).strip();
+            return HALF_PENCE.matcher(filled).replaceAll("$10");
         } catch (MustacheException e) {
             return text;
         }
