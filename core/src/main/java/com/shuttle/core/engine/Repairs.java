@@ -94,7 +94,7 @@ final class Repairs {
                         && (tells(slot.type()) || slot.type() == ValueType.NUMBER)
                         && read(slot, text) instanceof Reading.Given);
         boolean asked = run.awaiting() instanceof Awaiting.Reply || run.awaiting() instanceof Awaiting.Facts;
-        if (asked || open && !SETTLES.matcher(text).find()) {
+        if (asked || text.endsWith("?") || open && !SETTLES.matcher(text).find()) {
             return null;
         }
         List<Known> fitting = known(pending(run.awaiting())).stream()

@@ -58,6 +58,9 @@ final class NumberSlots {
         this.reader = reader;
     }
 
+    /** A number by itself between commas, in place of the number sign. */
+    private static final Pattern LISTED = Pattern.compile("[,;]\\s*#\\s*(?:[,;.]|$)");
+
     private record Fit(Slot slot, Mention mention, int score) {}
 
     void read() {
@@ -175,7 +178,14 @@ final class NumberSlots {
             }
             boolean bare = all.size() == 1
                     && text.replaceAll("[§\\s,.;!]+", " ").strip().length() <= number.end() - number.start() + 12;
-            return bare && reader.slots(ValueType.NUMBER).size() == 1 && IDLE.containsAll(next) ? 5 : 0;
+            boolean only = reader.slots(ValueType.NUMBER).size() == 1;
+            return only
+                            && (bare && IDLE.containsAll(next)
+                                    || people
+                                            && LISTED.matcher(before + "#" + after)
+                                                    .find())
+                    ? 5
+                    : 0;
         }
         return 0;
     }

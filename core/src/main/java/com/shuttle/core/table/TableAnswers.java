@@ -55,7 +55,12 @@ public final class TableAnswers {
     private TableAnswer answer(Understood understood) {
         Query query = understood.query();
         List<Row> rows = query.rows();
-        return new TableAnswer(query, markdown(query, rows), understood.confidence());
+        // Where several conditions leave nothing, one of them was hardly meant.
+        boolean doubted = rows.isEmpty()
+                && !query.count()
+                && query.where() instanceof Condition.All(List<Condition> all)
+                && all.size() > 1;
+        return new TableAnswer(query, markdown(query, rows), understood.confidence() * (doubted ? 0.5 : 1));
     }
 
     private String markdown(Query query, List<Row> rows) {

@@ -50,6 +50,7 @@ class ClaimsTest {
 
     @Test
     void anAnswerAFactAndAQuestionAreAllTaken() {
+        begun().says("hire the hall, 24, 12 may").knows("people", "24");
         begun().says("hire the hall, 24 people, is there parking?")
                 .hears("Noted: people 24.", "Parking is free.", "Which day?")
                 .knows("what", "Hire the hall")
