@@ -8,6 +8,7 @@ import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.knowledge.Tongue;
 import com.shuttle.core.listening.Moods;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.BareValue;
 import com.shuttle.core.reading.PlainReply;
 import java.util.List;
@@ -19,10 +20,6 @@ import org.jspecify.annotations.Nullable;
 
 /** What says something of the visitor rather than of the matter, and values that nobody asked for. For one turn. */
 final class Asides {
-
-    private static final double WAY_OUT = 0.85;
-    private static final double ANGER = 0.3;
-    private static final double VALUE = 0.2;
 
     private final TurnRun run;
     private final Walker walker;
@@ -48,7 +45,7 @@ final class Asides {
 
     /** Who did not understand what was asked is told what is wanted, or asked again. */
     private @Nullable Heard lost(String text) {
-        Awaiting pending = pending();
+        Awaiting pending = Questions.beneath(run.awaiting());
         return pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isLost(text)
                 ? null
                 : new Heard("did not understand", "asked again", () -> {
@@ -60,7 +57,7 @@ final class Asides {
                                 walker.putAgain();
                             }
                         })
-                        .as(WAY_OUT);
+                        .as(Strengths.ABOUT_THEMSELVES);
     }
 
     /** Who wants out is told the ways; the place is kept until they choose one. */
@@ -72,12 +69,12 @@ final class Asides {
                             run.await(Questions.beneath(awaiting));
                             run.say(Phrasebook.WAYS_OUT);
                         })
-                        .as(WAY_OUT);
+                        .as(Strengths.ABOUT_THEMSELVES);
     }
 
     /** Who does not know leaves out what may be left out; what may not is asked with more help. */
     private @Nullable Heard unsure(String text) {
-        Awaiting pending = pending();
+        Awaiting pending = Questions.beneath(run.awaiting());
         if (pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isUnsure(text)) {
             return null;
         }
@@ -90,7 +87,7 @@ final class Asides {
                         repairs.notUnderstood(text);
                     }
                 })
-                .as(WAY_OUT);
+                .as(Strengths.ABOUT_THEMSELVES);
     }
 
     /** Who speaks another language is told once that this bot does not, and then offered a person. */
@@ -103,12 +100,12 @@ final class Asides {
         boolean again =
                 run.askedThen("").stream().anyMatch(words -> !Tongue.of(words).equals(Tongue.ENGLISH));
         return new Heard("another language", tongue, () -> {
-                    run.await(pending());
+                    run.await(Questions.beneath(run.awaiting()));
                     run.remember(text);
                     run.say(again ? Phrasebook.SORRY : Phrasebook.ONLY_ENGLISH);
                     walker.putAgain();
                 })
-                .as(ANGER);
+                .as(Strengths.TEMPER);
     }
 
     /** Whether a message is nothing but a value, or a plain yes or no; such a one is no question. */
@@ -124,7 +121,7 @@ final class Asides {
     /** What is done with a value that nobody asked for. */
     Heard value(String text) {
         BareValue bare = bare(text);
-        Awaiting pending = pending();
+        Awaiting pending = Questions.beneath(run.awaiting());
         return new Heard("a value nobody asked for", bare.name().toLowerCase(Locale.ROOT), () -> {
                     run.await(pending);
                     boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
@@ -140,7 +137,7 @@ final class Asides {
                         repairs.notUnderstood(text);
                     }
                 })
-                .as(VALUE);
+                .as(Strengths.BARE_VALUE);
     }
 
     /** Who is angry is met with a person rather than with the same question again. */
@@ -149,14 +146,10 @@ final class Asides {
         return !Moods.isAngry(text)
                 ? null
                 : new Heard("anger", "a person is offered", () -> {
-                            run.await(pending());
+                            run.await(Questions.beneath(run.awaiting()));
                             run.say(Phrasebook.SORRY);
                             walker.putAgain();
                         })
-                        .as(ANGER);
-    }
-
-    private @Nullable Awaiting pending() {
-        return run.awaiting() == null ? null : Questions.beneath(run.awaiting());
+                        .as(Strengths.TEMPER);
     }
 }

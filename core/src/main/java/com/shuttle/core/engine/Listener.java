@@ -12,6 +12,7 @@ import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Words;
@@ -30,11 +31,6 @@ import org.jspecify.annotations.Nullable;
  * understood anything. The trace tells who claimed which words.
  */
 final class Listener {
-
-    /** Values told aside are read by cue and type. */
-    private static final double TOLD = 0.8;
-
-    private static final double PHRASE = 0.6;
 
     /** Where one of these has won, the message is understood, and the knowledge is asked only for questions beside it. */
     private static final List<Source> DECIDE = List.of(Source.STANDING, Source.CHANGE, Source.ANSWER, Source.MOOD);
@@ -108,7 +104,7 @@ final class Listener {
         claims.weigh();
         claims.trace(run);
         if (claims.none()) {
-            run.await(beneath());
+            run.await(Questions.beneath(run.awaiting()));
             repairs.notUnderstood(text);
         } else {
             act(claims, kept, decided);
@@ -129,7 +125,7 @@ final class Listener {
         }
         Heard answer = answer(whole, text);
         boolean heardAll = answer != null
-                && (aside() && answer.strength() >= Heard.SURE
+                && (aside() && answer.strength() >= Strengths.ANSWER
                         || walker.player().hearsChanges());
         Heard change = heardAll ? null : repairs.change(text);
         Map<String, Reading.Given> told = told(text, answer, change);
@@ -145,7 +141,7 @@ final class Listener {
         told.forEach((name, given) -> claims.add(
                 Source.FACT,
                 new Heard("", name + " " + given.value().shown(), () -> kept.put(name, given))
-                        .as(TOLD)
+                        .as(Strengths.TOLD)
                         .leaving(isPlaced(given, text) ? Span.without(text, given.start(), given.end()) : text),
                 isPlaced(given, text) ? List.of() : Span.all(text)));
         return facts;
@@ -205,7 +201,10 @@ final class Listener {
         claims.add(
                 Source.QUESTION,
                 questions.own(
-                        text, beneath(), claims.won(Source.FACT) ? claims.words(Source.FACT) : null, phrase != null),
+                        text,
+                        Questions.beneath(run.awaiting()),
+                        claims.won(Source.FACT) ? claims.words(Source.FACT) : null,
+                        phrase != null),
                 facts);
         if (phrase != null) {
             claims.add(Source.FLOW, led(phrase), facts);
@@ -230,7 +229,7 @@ final class Listener {
                 .toList();
         main.forEach(this::act);
         if (main.isEmpty()) {
-            run.await(decided ? run.awaiting() : beneath());
+            run.await(decided ? run.awaiting() : Questions.beneath(run.awaiting()));
             walker.putAgain();
         }
     }
@@ -281,11 +280,6 @@ final class Listener {
         };
     }
 
-    /** What is awaited beneath a choice that was only offered aside. */
-    private @Nullable Awaiting beneath() {
-        return run.awaiting() == null ? null : Questions.beneath(run.awaiting());
-    }
-
     // Flows
 
     private Heard led(Playbook.Phrase phrase) {
@@ -293,7 +287,7 @@ final class Listener {
                         "phrase of a flow",
                         "“" + phrase.normal() + "” leads to " + run.playbook.nameOf(phrase.flow()),
                         () -> walker.visit(requireNonNull(run.playbook.startOf(phrase.flow()))))
-                .as(PHRASE);
+                .as(Strengths.PHRASE);
     }
 
     private Playbook.@Nullable Phrase flowOf(String text) {

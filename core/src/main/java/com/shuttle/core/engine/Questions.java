@@ -8,6 +8,7 @@ import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.listening.Weighing;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
@@ -17,11 +18,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Questions of the visitor's own: what the knowledge says to a message or a clause of it. For one turn. */
 final class Questions {
-
-    /** How much a question claims that has no certain answer: something else that was understood is meant rather. */
-    private static final double SUGGESTED = 0.25;
-
-    private static final double UNKNOWN = 0.1;
 
     private static final Pattern DENIES =
             Pattern.compile("^\\W*(?:no|not|without|nobody|no one)\\b(?!\\W*$)", Pattern.CASE_INSENSITIVE);
@@ -41,8 +37,12 @@ final class Questions {
     }
 
     /** What the conversation goes back to after an aside; null for nothing. */
-    static @Nullable Awaiting beneath(Awaiting awaiting) {
-        return awaiting instanceof Awaiting.Suggestion suggestion ? suggestion.resumes() : awaiting.beneath();
+    static @Nullable Awaiting beneath(@Nullable Awaiting awaiting) {
+        return switch (awaiting) {
+            case null -> null;
+            case Awaiting.Suggestion suggestion -> suggestion.resumes();
+            default -> awaiting.beneath();
+        };
     }
 
     /** Whether the knowledge surely answers a message. */
@@ -130,11 +130,11 @@ final class Questions {
                                     run.remember(text);
                                     answering.suggest(finding, text, pending);
                                 })
-                                .as(SUGGESTED)
+                                .as(Strengths.SUGGESTED)
                         : null;
             case NONE ->
                 (asks || pending == null) && !leads
-                        ? new Heard("", text, () -> unknown(finding, text, pending)).as(UNKNOWN)
+                        ? new Heard("", text, () -> unknown(finding, text, pending)).as(Strengths.UNKNOWN)
                         : null;
         };
     }

@@ -24,6 +24,7 @@ import com.shuttle.core.listening.Known;
 import com.shuttle.core.listening.Repair;
 import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.ImpossibleDay;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
@@ -44,11 +45,6 @@ import org.jspecify.annotations.Nullable;
 
 /** What keeps a conversation on its feet: corrections, and not being understood. */
 final class Repairs {
-
-    /** What mends something said before is surer than what would answer with the same words. */
-    private static final double CHANGE = 0.95;
-
-    private static final double TOLD = 0.8;
 
     /** Said before what one comes down to. */
     private static final Pattern SETTLES = Pattern.compile(
@@ -83,7 +79,7 @@ final class Repairs {
         List<Span> others = new ArrayList<>(
                 Clauses.questions(text).stream().map(Clauses.Clause::span).toList());
         others.addAll(toldBesides(text, repairs, pending));
-        return new Heard("changed", told, CHANGE, Span.only(text, others), () -> apply(repairs));
+        return new Heard("changed", told, Strengths.CHANGE, Span.only(text, others), () -> apply(repairs));
     }
 
     /** A value that fits just one thing known is that thing told anew, where no value of any kind is asked for. */
@@ -115,7 +111,7 @@ final class Repairs {
         return after.equals(one.value())
                 ? null
                 : new Heard("changed", repair.variable() + " to " + after.shown(), () -> apply(List.of(repair)))
-                        .as(TOLD);
+                        .as(Strengths.TOLD);
     }
 
     private Reading read(Slot slot, String text) {

@@ -13,6 +13,7 @@ import com.shuttle.core.flow.Choice;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.listening.Moods;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -26,9 +27,6 @@ final class Requests {
     private static final Pattern THATS_ALL = Pattern.compile(
             "\\b(?:that'?s|that is) (?:all|it|everything)\\b|\\bthat(?:'ll| will) be all\\b|\\bno more\\b",
             Pattern.CASE_INSENSITIVE);
-
-    /** Less than a flow's phrase. */
-    private static final double CALL = 0.55;
 
     private static final Pattern CLAUSES = Pattern.compile("[.,;!?]\\s*");
 
@@ -58,7 +56,9 @@ final class Requests {
             return null;
         }
         Heard heard = new Heard("standing request", asked.label(), () -> grant(asked));
-        return clause == null ? heard.as(1) : heard.leaving(Span.without(text, clause.start(), clause.end()));
+        return clause == null
+                ? heard.as(Strengths.WHOLE_REQUEST)
+                : heard.leaving(Span.without(text, clause.start(), clause.end()));
     }
 
     /** Whether several options may be picked now, so that "that's all" ends the picking and not the conversation. */
@@ -73,7 +73,7 @@ final class Requests {
     Heard call(String text) {
         return Standing.wantsCall(text)
                         && Standing.isOn(Standing.PERSON, run.playbook.release().standing())
-                ? new Heard("standing request", "to be rung up", () -> grant(Standing.PERSON)).as(CALL)
+                ? new Heard("standing request", "to be rung up", () -> grant(Standing.PERSON)).as(Strengths.CALL)
                 : null;
     }
 

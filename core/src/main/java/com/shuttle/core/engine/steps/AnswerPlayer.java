@@ -9,6 +9,7 @@ import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
@@ -16,9 +17,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Answers the visitor's words from the knowledge. */
 final class AnswerPlayer extends Player {
-
-    /** What asks nothing is a question here only where it is nothing else. */
-    private static final double ANY_WORDS = 0.5;
 
     private final Answer step;
     private final Answering answering;
@@ -54,7 +52,7 @@ final class AnswerPlayer extends Player {
                     run.await(null);
                     answer(text);
                 })
-                .as(Words.looksLikeQuestion(text) ? Heard.SURE : ANY_WORDS);
+                .as(Words.looksLikeQuestion(text) ? Strengths.ANSWER : Strengths.OPEN_ANSWER);
     }
 
     /** One of the suggestions made here was picked, or none of them. */

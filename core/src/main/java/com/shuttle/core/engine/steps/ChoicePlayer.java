@@ -14,6 +14,7 @@ import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Clauses;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.OptionsSaid;
@@ -31,9 +32,6 @@ final class ChoicePlayer extends Player {
 
     /** Longer messages are not taken for an option by their meaning. */
     private static final int MOST_WORDS = 12;
-
-    /** Words that name no option lead elsewhere where nothing else is understood of them. */
-    private static final double ELSE = 0.4;
 
     private static final Pattern WISHES = Pattern.compile(
             "\\b(?:want|wants|like|love|fancy|book|come|coming|plan|planning|interested|thinking of|looking for|trip|visit|outing|go|going|join|please)\\b",
@@ -221,7 +219,7 @@ final class ChoicePlayer extends Player {
                                     run.open(text);
                                     course.leave(step, Choice.OTHERWISE);
                                 })
-                                .as(ELSE)
+                                .as(Strengths.NO_OPTION)
                                 .leaving(text);
         };
     }

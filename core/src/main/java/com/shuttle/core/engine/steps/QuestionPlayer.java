@@ -16,6 +16,7 @@ import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
@@ -25,9 +26,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Asks for one thing and keeps it. */
 final class QuestionPlayer extends Player {
-
-    /** Any words fit a free question, so that nearly anything else they may mean is surer. */
-    private static final double ANY_WORDS = 0.7;
 
     private final Question step;
     private final Asking asking;
@@ -97,7 +95,7 @@ final class QuestionPlayer extends Player {
                                 "answer to the question",
                                 "read " + step.type().label() + " " + value.shown(),
                                 () -> take(value))
-                        .as(step.type().free() ? ANY_WORDS : Heard.SURE)
+                        .as(step.type().free() ? Strengths.FREE_ANSWER : Strengths.ANSWER)
                         .leaving(leaves() ? Span.without(text, start, end) : "");
             case Reading.Unclear(List<Value> candidates, int start, int end) ->
                 new Heard("", candidates.size() + " readings", () -> asking.which(candidates, before()))
@@ -131,7 +129,8 @@ final class QuestionPlayer extends Player {
         // "No, only 50 people" may mend something else.
         return right == null
                 ? null
-                : Heard.of(() -> confirmed(confirm, right)).as(Words.of(text).size() > 2 ? ANY_WORDS : Heard.SURE);
+                : Heard.of(() -> confirmed(confirm, right))
+                        .as(Words.of(text).size() > 2 ? Strengths.FREE_ANSWER : Strengths.ANSWER);
     }
 
     private boolean refuses(String text) {

@@ -3,6 +3,7 @@ package com.shuttle.core.engine.turn;
 import com.shuttle.core.listening.Claim;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Strengths;
 import java.util.List;
 
 /**
@@ -17,12 +18,9 @@ import java.util.List;
  */
 public record Heard(String rule, String detail, double strength, String rest, Runnable act) {
 
-    /** What can hardly mean anything else. */
-    public static final double SURE = 0.9;
-
     /** Takes all of a message. */
     public Heard(String rule, String detail, Runnable act) {
-        this(rule, detail, SURE, "", act);
+        this(rule, detail, Strengths.ANSWER, "", act);
     }
 
     /** Takes all of a message, and tells of itself when it acts. */
