@@ -1,6 +1,7 @@
 package com.shuttle.chat;
 
 import static com.shuttle.schema.Tables.CONVERSATION;
+import static com.shuttle.schema.Tables.CONVERSATION_EVENT;
 import static com.shuttle.schema.Tables.ERASURE;
 import static com.shuttle.schema.Tables.KEEPING;
 import static com.shuttle.schema.Tables.LEAD;
@@ -32,10 +33,15 @@ class ErasureStore {
 
     /** Deletes a conversation with all that hangs on it, and notes that it was done. @param account empty where its time had come */
     void erase(Conversation conversation, String account, Instant at) {
-        db.deleteFrom(CONVERSATION).where(CONVERSATION.ID.eq(conversation.id())).execute();
+        String id = conversation.id();
+        db.deleteFrom(MESSAGE).where(MESSAGE.CONVERSATION_ID.eq(id)).execute();
+        db.deleteFrom(CONVERSATION_EVENT)
+                .where(CONVERSATION_EVENT.CONVERSATION_ID.eq(id))
+                .execute();
+        db.deleteFrom(CONVERSATION).where(CONVERSATION.ID.eq(id)).execute();
         db.insertInto(ERASURE)
                 .set(ERASURE.ID, Ids.next())
-                .set(ERASURE.CONVERSATION_ID, conversation.id())
+                .set(ERASURE.CONVERSATION_ID, id)
                 .set(ERASURE.BOT_ID, conversation.bot())
                 .set(ERASURE.ACCOUNT_ID, account)
                 .set(ERASURE.AT, at)

@@ -1,6 +1,7 @@
 package com.shuttle.core.listening;
 
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
@@ -54,7 +55,8 @@ final class Deltas {
             String after = more.group(4) == null ? "" : more.group(4);
             String count = more.group(1) != null ? more.group(1) : more.group(3) != null ? more.group(3) : "one";
             if (!NO_COUNT.matcher(after).matches()) {
-                return counted(known, number(count), !after.matches("(?i)hours?|boats?|rooms?|tickets?|nights?"));
+                return counted(
+                        known, number(count), !Regex.matches(after, "(?i)hours?|boats?|rooms?|tickets?|nights?"));
             }
         }
         return Optional.empty();

@@ -1,5 +1,6 @@
 package com.shuttle.core.listening;
 
+import com.shuttle.core.reading.Regex;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -52,6 +53,6 @@ record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
                 STRONG.matcher(plain).find() || !denied.isEmpty(),
                 WEAK.matcher(plain).find(),
                 denied,
-                bare.strip().replaceAll("^[\\s,.;!]+|[\\s,;]+$", ""));
+                Regex.replaceAll(bare.strip(), "^[\\s,.;!]+|[\\s,;]+$", ""));
     }
 }

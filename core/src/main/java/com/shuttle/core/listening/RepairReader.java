@@ -7,6 +7,7 @@ import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.UsualHours;
@@ -212,7 +213,7 @@ public final class RepairReader {
         if (among instanceof Reading.Given given) {
             return given.value();
         }
-        String words = marks.rest().replaceFirst("(?i)^.*\\b(?:should be|is|to|be)\\s+", "");
+        String words = Regex.replaceFirst(marks.rest(), "(?i)^.*\\b(?:should be|is|to|be)\\s+", "");
         for (String part : List.of(marks.rest(), words)) {
             if (UsualHours.of(read(slot, part)) instanceof Reading.Given given) {
                 return given.value();

@@ -157,6 +157,11 @@ public enum BareValue {
             "3rd",
             "4th");
 
+    /** Whether words tell nothing: all of them only say how certain something is, or link others. No digits among them. */
+    public static boolean isIdle(String text) {
+        return text.chars().noneMatch(Character::isDigit) && IDLE.containsAll(Words.of(text));
+    }
+
     /** @param text as typed */
     public static BareValue of(String text, Context context) {
         String read = Words.readable(text);

@@ -182,7 +182,7 @@ final class CompanyReader {
 
     /** Whether a run of words carries a word that organisations carry. */
     static boolean looksLikeOne(String words) {
-        String[] all = words.toLowerCase(Locale.ROOT).replace(".", "").split("[\\s,]+");
+        String[] all = Regex.split(words.toLowerCase(Locale.ROOT).replace(".", ""), "[\\s,]+");
         for (int i = 0; i < all.length; i++) {
             if (CARRIED.contains(all[i]) && (i > 0 || all.length > 1 && all[i].equals("university"))) {
                 return true;
@@ -205,11 +205,11 @@ final class CompanyReader {
         }
         String found = null;
         boolean changed = false;
-        for (String part : PARTS.split(text.replaceAll("[^\\p{L}\\p{M}\\p{N}\\s'.,;\\n!?()&+/–—…@-]+", " "))) {
+        for (String part : PARTS.split(Regex.replaceAll(text, "[^\\p{L}\\p{M}\\p{N}\\s'.,;\\n!?()&+/–—…@-]+", " "))) {
             boolean changes = CHANGES.matcher(part).find();
             String name = name(part);
-            boolean former =
-                    part.matches("(?is).*\\b(?:used to be|formerly|previously|was called|were called|once)\\b.*");
+            boolean former = Regex.matches(
+                    part, "(?is).*\\b(?:used to be|formerly|previously|was called|were called|once)\\b.*");
             if (name != null && !former && (found == null || changed || changes)) {
                 found = name;
                 changed = false;
@@ -232,11 +232,11 @@ final class CompanyReader {
         Matcher lead = INTRODUCED.matcher(bare);
         if (lead.find() && (lead.start() < 30)) {
             String rest = lead.group(1).strip();
-            boolean weak = lead.group().matches("(?is)(?:from|at|for|with|of|it's|it is|called)[\\s,:].*")
+            boolean weak = Regex.matches(lead.group(), "(?is)(?:from|at|for|with|of|it's|it is|called)[\\s,:].*")
                     && lead.start() > 0
                     && !Character.isUpperCase(first(rest));
             boolean inside = lead.start() > 0 && looksLikeOne(bare.substring(0, lead.start()));
-            boolean ofInName = lead.group().matches("(?is)(?:of|for|with|at)[\\s].*")
+            boolean ofInName = Regex.matches(lead.group(), "(?is)(?:of|for|with|at)[\\s].*")
                     && lead.start() > 0
                     && Character.isUpperCase(first(bare))
                     && !ROLE.matcher(bare).find()
@@ -252,11 +252,12 @@ final class CompanyReader {
             before = bare;
             bare = TAIL.matcher(bare).replaceFirst("").strip();
         } while (!bare.equals(before));
-        bare = bare.replaceFirst(
-                        "(?i)^(?:for(?= the )|called|named|the name is|an? (?:\\p{L}+ ){1,3}(?:called|named)|a (?:small |little |big )?(?:company|firm|business|shop|school|charity)(?: called| named)?)\\s+",
-                        "")
-                .replaceAll("^['.\\s]+|['\\s]+$", "");
-        if (bare.isEmpty() || bare.indexOf('@') >= 0 || !bare.matches(".*\\p{L}.*") || bare.length() > 80) {
+        bare = Regex.replaceFirst(
+                bare,
+                "(?i)^(?:for(?= the )|called|named|the name is|an? (?:\\p{L}+ ){1,3}(?:called|named)|a (?:small |little |big )?(?:company|firm|business|shop|school|charity)(?: called| named)?)\\s+",
+                "");
+        bare = Regex.replaceAll(bare, "^['.\\s]+|['\\s]+$", "");
+        if (bare.isEmpty() || bare.indexOf('@') >= 0 || !Regex.matches(bare, ".*\\p{L}.*") || bare.length() > 80) {
             return null;
         }
         List<String> words = Words.of(bare);
@@ -267,7 +268,7 @@ final class CompanyReader {
         if (dated) {
             return null;
         }
-        boolean capital = bare.matches("(?s).*(?:^|\\s)[\\p{Lu}\\p{N}].*");
+        boolean capital = Regex.matches(bare, "(?s).*(?:^|\\s)[\\p{Lu}\\p{N}].*");
         int most = capital || looksLikeOne(bare) ? 8 : 4;
         if (words.isEmpty() || words.size() > most) {
             return null;
@@ -286,7 +287,7 @@ final class CompanyReader {
     }
 
     private static char first(String text) {
-        String bare = text.replaceFirst("(?i)^the ", "");
+        String bare = Regex.replaceFirst(text, "(?i)^the ", "");
         return bare.isEmpty() ? ' ' : bare.charAt(0);
     }
 
@@ -308,8 +309,7 @@ final class CompanyReader {
         Matcher runs = CAPITALS.matcher(text);
         while (runs.find()) {
             String run = trimmed(runs.group());
-            Matcher from =
-                    Pattern.compile("^(.+?)\\s+(?:from|at|of the)\\s+(.+)$").matcher(run);
+            Matcher from = FROM.matcher(run);
             int start = runs.start();
             if (from.matches()) {
                 start += from.start(2);
@@ -335,15 +335,18 @@ final class CompanyReader {
                     + "(?:\\s+(?:(?:&|and|of|the|et|und|for|at|from|on|in|de|la|le)\\s+(?=(?:the\\s+)?[\\p{Lu}\\p{N}]))?(?:the\\s+(?=\\p{Lu}))?(?:\\p{N}+|"
                     + CAPITAL + "))*");
 
+    private static final Pattern FROM = Pattern.compile("^(.+?)\\s+(?:from|at|of the)\\s+(.+)$");
+
+    private static final Pattern BREAK = Pattern.compile(
+            "[,;:\\n!?()\"]|\\s[-–—]+\\s|[–—]|\\.(?=\\s|$)|\\s(?:but|and (?=[a-z])|about|with|for|we|i|in|on|looking|here|who|which|where|wanting|needing|trying|at)(?![\\p{L}'])");
+
     private static String upToBreak(String text) {
-        Matcher breaks = Pattern.compile(
-                        "[,;:\\n!?()\"]|\\s[-–—]+\\s|[–—]|\\.(?=\\s|$)|\\s(?:but|and (?=[a-z])|about|with|for|we|i|in|on|looking|here|who|which|where|wanting|needing|trying|at)(?![\\p{L}'])")
-                .matcher(text);
+        Matcher breaks = BREAK.matcher(text);
         String part = breaks.find() ? text.substring(0, breaks.start()) : text;
         return part.strip().length() > 80 ? "" : trimmed(part);
     }
 
     private static String trimmed(String name) {
-        return name.strip().replaceAll("(?<!\\b(?:Inc|Ltd|Co|Corp|Bros|Dr|St))[.'\\s]+$", "");
+        return Regex.replaceAll(name.strip(), "(?<!\\b(?:Inc|Ltd|Co|Corp|Bros|Dr|St))[.'\\s]+$", "");
     }
 }

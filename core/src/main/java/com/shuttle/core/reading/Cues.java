@@ -49,6 +49,6 @@ final class Cues {
     }
 
     private static String firstClause(String text) {
-        return text.split("[,.;\\n!?]|\\sand\\s", 2)[0];
+        return Regex.split(text, "[,.;\\n!?]|\\sand\\s", 2)[0];
     }
 }

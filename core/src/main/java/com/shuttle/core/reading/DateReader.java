@@ -109,7 +109,7 @@ final class DateReader {
 
     /** "14 or 15 of April": both days of the month that is named once. */
     private @Nullable Found ofOneMonth(int i) {
-        Found last = tokens.word(i).matches("\\d{1,2}") && tokens.is(i + 1, RANGE) ? named(i + 2) : null;
+        Found last = tokens.isFigures(i, 1, 2) && tokens.is(i + 1, RANGE) ? named(i + 2) : null;
         if (last == null || last.days().size() != 1) {
             return null;
         }
@@ -198,11 +198,11 @@ final class DateReader {
 
     private @Nullable Found withYear(@Nullable DayOfWeek weekday, Month month, int day, int next) {
         int yearAt = tokens.skip(next, Set.of(",", "of", "."));
-        if (tokens.word(yearAt).matches("(19|20)\\d\\d")) {
+        if (Regex.matches(tokens.word(yearAt), "(19|20)\\d\\d")) {
             Found found = exact(number(yearAt), month.getValue(), day, yearAt + 1);
             return checked(weekday, found);
         }
-        if (tokens.is(next, "'") && tokens.word(next + 1).matches("\\d\\d")) {
+        if (tokens.is(next, "'") && tokens.isFigures(next + 1, 2, 2)) {
             return checked(weekday, exact(figures.full(tokens.word(next + 1)), month.getValue(), day, next + 2));
         }
         boolean nextYear = tokens.follows(next, "next", "year");
@@ -260,7 +260,7 @@ final class DateReader {
 
     /** A day of the month at {@code i}: {day, next, 1 if it has an ending}; null for none. */
     private int @Nullable [] day(int i) {
-        if (tokens.word(i).matches("\\d{1,2}")) {
+        if (tokens.isFigures(i, 1, 2)) {
             int day = number(i);
             boolean ending = tokens.is(i + 1, ENDINGS);
             return day >= 1 && day <= 31 ? new int[] {day, ending ? i + 2 : i + 1, ending ? 1 : 0} : null;

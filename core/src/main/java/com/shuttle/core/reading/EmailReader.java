@@ -26,6 +26,8 @@ final class EmailReader {
             "^(?:(?:it'?s|its|is|email|e-?mail|mail|address|me|my|on|write|to|the|use|and)\\s+)+",
             Pattern.CASE_INSENSITIVE);
 
+    private static final Pattern SHORTER = Pattern.compile("^[^@]+@[^\\s,]+");
+
     private EmailReader() {}
 
     static Reading read(String text) {
@@ -33,14 +35,17 @@ final class EmailReader {
     }
 
     static List<Mention> find(String text) {
+        if (text.indexOf('@') < 0 && text.indexOf('.') < 0 && !Words.has(text, "dot")) {
+            return List.of();
+        }
         List<Mention> found = new ArrayList<>();
         Matcher plain = ADDRESS.matcher(text);
         while (plain.find()) {
-            String bare = plain.group().replaceAll("\\s", "");
-            String address = valid(bare.replaceAll(",(?=\\p{L}+$)", "."));
+            String bare = Regex.replaceAll(plain.group(), "\\s", "");
+            String address = valid(Regex.replaceAll(bare, ",(?=\\p{L}+$)", "."));
             int end = plain.end();
             if (address == null) {
-                Matcher shorter = Pattern.compile("^[^@]+@[^\\s,]+").matcher(plain.group());
+                Matcher shorter = SHORTER.matcher(plain.group());
                 address = shorter.find() ? valid(shorter.group()) : null;
                 end = address == null ? end : plain.start() + shorter.end();
             }
@@ -63,15 +68,15 @@ final class EmailReader {
     }
 
     private static String plain(String spelled) {
-        return spelled.replaceAll("(?i)" + DOT, ".")
-                .replaceAll("(?i)\\s+plus\\s+", "+")
-                .replaceAll("(?i)\\s+underscore\\s+", "_")
-                .replaceAll("(?i)\\s+(?:dash|hyphen)\\s+", "-")
-                .replace(" ", "");
+        String plain = Regex.replaceAll(spelled, "(?i)" + DOT, ".");
+        plain = Regex.replaceAll(plain, "(?i)\\s+plus\\s+", "+");
+        plain = Regex.replaceAll(plain, "(?i)\\s+underscore\\s+", "_");
+        plain = Regex.replaceAll(plain, "(?i)\\s+(?:dash|hyphen)\\s+", "-");
+        return plain.replace(" ", "");
     }
 
     private static @Nullable String valid(String address) {
-        String bare = address.replaceAll("^[.'-]+", "").replaceAll("[.'-]+$", "");
+        String bare = Regex.replaceAll(Regex.replaceAll(address, "^[.'-]+", ""), "[.'-]+$", "");
         if (!EmailAddress.isValid(bare)) {
             return null;
         }

@@ -29,11 +29,11 @@ final class FigureDays {
     /** "2026-05-03". */
     @Nullable
     Found iso(int i) {
-        boolean form = tokens.word(i).matches("[12]\\d{3}")
+        boolean form = Regex.matches(tokens.word(i), "[12]\\d{3}")
                 && (tokens.is(i + 1, "-") || tokens.is(i + 1, "/"))
-                && tokens.word(i + 2).matches("\\d{1,2}")
+                && tokens.isFigures(i + 2, 1, 2)
                 && tokens.is(i + 3, tokens.word(i + 1))
-                && tokens.word(i + 4).matches("\\d{1,2}")
+                && tokens.isFigures(i + 4, 1, 2)
                 && tokens.touches(i)
                 && tokens.touches(i + 3);
         return form ? days.exact(days.number(i), days.number(i + 2), days.number(i + 4), i + 5) : null;
@@ -43,33 +43,32 @@ final class FigureDays {
     @Nullable
     Found figures(int i) {
         String word = tokens.word(i);
-        if (word.matches("\\d{1,2}\\.\\d{1,2}\\.\\d{4}|\\d{1,2}\\.\\d{1,2}\\.\\d{2}")) {
-            String[] parts = word.split("\\.");
+        if (Regex.matches(word, "\\d{1,2}\\.\\d{1,2}\\.\\d{4}|\\d{1,2}\\.\\d{1,2}\\.\\d{2}")) {
+            String[] parts = Regex.split(word, "\\.");
             return inOrder(parts[0], parts[1], parts[2], i + 1);
         }
-        if (word.matches("\\d{1,2}\\.\\d{1,2}")) {
+        if (Regex.matches(word, "\\d{1,2}\\.\\d{1,2}")) {
             boolean dotAfter = tokens.is(i + 1, ".") && tokens.touches(i);
             boolean clock = tokens.is(i + 1, Set.of("am", "pm", "uhr", "p", "a", "h"))
                     || tokens.is(i - 1, Set.of("at", "£", "$", "€"));
             if ((dotAfter && i + 2 < tokens.size() || DOTTED.contains(context.region())) && !clock) {
-                String[] parts = word.split("\\.");
+                String[] parts = Regex.split(word, "\\.");
                 return inOrder(parts[0], parts[1], "", dotAfter ? i + 2 : i + 1);
             }
             return null;
         }
         String sign = tokens.word(i + 1);
-        boolean pair = word.matches("\\d{1,2}")
+        boolean pair = Regex.matches(word, "\\d{1,2}")
                 && (sign.equals("/") || sign.equals("-"))
-                && tokens.word(i + 2).matches("\\d{1,2}")
+                && tokens.isFigures(i + 2, 1, 2)
                 && !tokens.is(i - 1, sign)
                 && tokens.touches(i)
                 && tokens.touches(i + 1);
         if (!pair) {
             return null;
         }
-        boolean year = tokens.is(i + 3, sign)
-                && tokens.touches(i + 3)
-                && tokens.word(i + 4).matches("\\d{2}|\\d{4}");
+        boolean year =
+                tokens.is(i + 3, sign) && tokens.touches(i + 3) && Regex.matches(tokens.word(i + 4), "\\d{2}|\\d{4}");
         if (year) {
             return inOrder(word, tokens.word(i + 2), tokens.word(i + 4), i + 5);
         }

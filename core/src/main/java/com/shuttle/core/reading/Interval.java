@@ -29,7 +29,7 @@ record Interval(
 
     /** The interval a label names; null if it names none. */
     static @Nullable Interval of(String label, Context context) {
-        List<Mention> numbers = NumberReader.find(Tokens.of(label.replaceAll("[£€$₹]", " ")), context);
+        List<Mention> numbers = NumberReader.find(Tokens.of(Regex.replaceAll(label, "[£€$₹]", " ")), context);
         if (numbers.size() != 1) {
             return null;
         }

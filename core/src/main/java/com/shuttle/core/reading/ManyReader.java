@@ -82,7 +82,7 @@ final class ManyReader {
                                     .indexOf(few.group(2).toLowerCase(java.util.Locale.ROOT))
                             + 2
                     : Integer.parseInt(few.group(2));
-            boolean last = few.group(1).matches("(?i)last|bottom");
+            boolean last = Regex.matches(few.group(1), "(?i)last|bottom");
             if (count <= options.size()) {
                 chosen.addAll(
                         last ? options.subList(options.size() - count, options.size()) : options.subList(0, count));
@@ -90,7 +90,7 @@ final class ManyReader {
             }
         }
         if (!named
-                && text.matches("(?is)\\W*(?:i'd like |i want )?both(?: of (?:them|those))?\\W*(?:please)?\\W*")
+                && Regex.matches(text, "(?is)\\W*(?:i'd like |i want )?both(?: of (?:them|those))?\\W*(?:please)?\\W*")
                 && options.size() == 2) {
             return given(new LinkedHashSet<>(options), options, text);
         }
@@ -100,7 +100,7 @@ final class ManyReader {
             List<String> telling = Words.of(bare).stream()
                     .filter(word -> !OptionMatcher.FILLERS.contains(word))
                     .toList();
-            if (telling.isEmpty() && !bare.matches(".*\\d.*")
+            if (telling.isEmpty() && !Regex.matches(bare, ".*\\d.*")
                     || !OptionMentions.find(bare, options).isEmpty()) {
                 continue;
             }

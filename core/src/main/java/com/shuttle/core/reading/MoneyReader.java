@@ -128,8 +128,8 @@ final class MoneyReader {
         }
         int next = number.next();
         // No currency has three places: "1.200" is written as elsewhere.
-        boolean elsewhere =
-                tokens.word(at).matches("\\d{1,3}\\.\\d{3}") && number.value().scale() == 3;
+        boolean elsewhere = Regex.matches(tokens.word(at), "\\d{1,3}\\.\\d{3}")
+                && number.value().scale() == 3;
         BigDecimal value = elsewhere ? number.value().movePointRight(3) : number.value();
         if (tokens.is(next, Set.of("st", "nd", "rd", "th", "am", "pm", "%", "o'clock")) || tokens.is(next, "/")) {
             return null;

@@ -33,16 +33,17 @@ final class MoneySlots {
 
     /** "5k" is an amount, where nothing says what else it counts. */
     private boolean isThousands(Mention mention) {
-        return reader.rest().substring(mention.start(), mention.end()).matches("(?is)\\d+(?:\\.\\d+)?\\s?(?:k|grand)")
-                && reader.rest()
-                        .substring(mention.end())
-                        .matches("(?s)\\s*(?:$|[,.;!?].*|(?:tops|max|at most|or so|and)\\b.*)");
+        return Regex.matches(
+                        reader.rest().substring(mention.start(), mention.end()), "(?is)\\d+(?:\\.\\d+)?\\s?(?:k|grand)")
+                && Regex.matches(
+                        reader.rest().substring(mention.end()),
+                        "(?s)\\s*(?:$|[,.;!?].*|(?:tops|max|at most|or so|and)\\b.*)");
     }
 
     private boolean pointsHere(Slot slot, Mention mention) {
-        Set<String> cues = SlotWords.cues(slot);
+        Set<String> cues = slot.words().cues();
         String before = reader.rest().substring(Math.max(0, mention.start() - 25), mention.start());
-        String clause = before.replaceFirst("(?s).*[,.;\\n§]", "");
+        String clause = Regex.replaceFirst(before, "(?s).*[,.;\\n§]", "");
         return Cues.words(clause).stream()
                 .anyMatch(word -> cues.contains(word) || word.equals("budget") || word.equals("price"));
     }

@@ -167,7 +167,7 @@ final class NameReader {
     }
 
     private static boolean negated(String text, int start) {
-        return text.substring(Math.max(0, start - 12), start).matches("(?is).*\\b(?:not|isn't|isnt|never)\\s*");
+        return Regex.matches(text.substring(Math.max(0, start - 12), start), "(?is).*\\b(?:not|isn't|isnt|never)\\s*");
     }
 
     /** The name in the reply to a question for one. */
@@ -227,7 +227,7 @@ final class NameReader {
 
     /** The name that a part of a message consists of, or null. */
     static @Nullable String name(String part) {
-        String bare = part.strip().replaceAll("\\s+", " ");
+        String bare = Regex.replaceAll(part.strip(), "\\s+", " ");
         if (bare.toLowerCase(Locale.ROOT).startsWith("not ") || bare.indexOf('@') >= 0) {
             return null;
         }
@@ -240,12 +240,13 @@ final class NameReader {
         }
         bare = GREETING.matcher(bare).replaceFirst("");
         bare = TAIL.matcher(bare).replaceFirst("");
-        bare = bare.replaceAll("^['.-]+|['-]+$", "")
-                .replaceAll("(?<=\\p{L}{3})\\.$", "")
-                .strip();
+        bare = Regex.replaceAll(bare, "^['.-]+|['-]+$", "");
+        bare = Regex.replaceAll(bare, "(?<=\\p{L}{3})\\.$", "").strip();
         boolean titled = !withoutTitle(bare).equals(bare);
         bare = withoutTitle(bare);
-        if (bare.isEmpty() || !bare.matches(NAME) || OF_A_SAINT.matcher(bare).matches()) {
+        if (bare.isEmpty()
+                || !Regex.matches(bare, NAME)
+                || OF_A_SAINT.matcher(bare).matches()) {
             return null;
         }
         String[] words = bare.toLowerCase(Locale.ROOT).split(" ");
@@ -269,7 +270,7 @@ final class NameReader {
         }
         boolean vowelless = lone
                 && words[0].length() > 4
-                && !words[0].matches(".*[aeiouyàáâãäåæèéêëìíîïòóôõöøùúûüý].*")
+                && !Regex.matches(words[0], ".*[aeiouyàáâãäåæèéêëìíîïòóôõöøùúûüý].*")
                 && words[0].chars().allMatch(c -> c < 384);
         return words.length > 5 || vowelless ? null : bare;
     }
@@ -302,7 +303,7 @@ final class NameReader {
         String[] all = withoutTitle(words).split("\\s+");
         for (int i = 0; i < all.length; i++) {
             String word = all[i];
-            String lower = word.toLowerCase(Locale.ROOT).replaceAll("\\.$", "");
+            String lower = Regex.replaceAll(word.toLowerCase(Locale.ROOT), "\\.$", "");
             boolean particle = !first
                     && i + 1 < all.length
                     && PARTICLES.contains(lower)
@@ -328,7 +329,7 @@ final class NameReader {
     /** The last words of a run that make a name: "well Percy Snodgrove" before "here". */
     private static String lastName(String words) {
         List<String> name = new ArrayList<>();
-        String[] all = words.split("\\s+");
+        String[] all = Regex.split(words, "\\s+");
         for (int i = all.length - 1; i >= 0; i--) {
             if (NOT_NAMES.contains(all[i].toLowerCase(Locale.ROOT)) || !Character.isUpperCase(all[i].charAt(0))) {
                 break;
@@ -339,7 +340,7 @@ final class NameReader {
     }
 
     private static String trimmed(String name) {
-        return name.strip().replaceAll("[.'-]+$", "");
+        return Regex.replaceAll(name.strip(), "[.'-]+$", "");
     }
 
     static Reading.Given given(String name, int start, int end) {
@@ -350,7 +351,7 @@ final class NameReader {
     }
 
     private static String titleCase(String name) {
-        return Arrays.stream(name.toLowerCase(Locale.ROOT).split("\\s+"))
+        return Arrays.stream(Regex.split(name.toLowerCase(Locale.ROOT), "\\s+"))
                 .map(NameReader::capital)
                 .collect(Collectors.joining(" "));
     }

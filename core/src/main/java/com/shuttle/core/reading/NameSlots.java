@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -78,7 +79,7 @@ final class NameSlots {
         if (name == null || CompanyReader.looksLikeOne(name)) {
             return null;
         }
-        String[] words = name.split("\\s+");
+        String[] words = Regex.split(name, "\\s+");
         for (String word : words) {
             String lower = word.toLowerCase(java.util.Locale.ROOT);
             if (CalendarWords.weekday(lower) != null && words.length == 1
@@ -100,7 +101,8 @@ final class NameSlots {
         if (!(capitals && telling) && !(lowerCase && words.length >= 2 && words.length <= 3)) {
             return null;
         }
-        boolean optionWord = reader.slots(ValueType.CHOICE, ValueType.MULTI_CHOICE).stream()
+        boolean optionWord = Stream.of(ValueType.CHOICE, ValueType.MULTI_CHOICE)
+                .flatMap(type -> reader.slots(type).stream())
                 .anyMatch(slot -> !OptionMentions.find(name, slot.options()).isEmpty());
         if (optionWord) {
             return null;

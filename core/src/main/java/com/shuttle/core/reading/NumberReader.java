@@ -111,7 +111,7 @@ final class NumberReader {
         }
         if (found.isEmpty()
                 && NOBODY.matcher(text).matches()
-                && !text.strip().matches("(?i)no|no (thanks?|idea|clue|way)\\W*")) {
+                && !Regex.matches(text.strip(), "(?i)no|no (thanks?|idea|clue|way)\\W*")) {
             return new Reading.Given(Value.Numeric.of(0), 0, text.length());
         }
         return Settling.reading(text, found);

@@ -1,7 +1,5 @@
 package com.shuttle.core.reading;
 
-import static java.util.Objects.requireNonNull;
-
 import com.shuttle.core.flow.ValueType;
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -11,7 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** Numbers among several things. The thing counted stands after the number, or the slot's name before it. */
 final class NumberSlots {
@@ -49,6 +49,25 @@ final class NumberSlots {
             "in",
             "all");
 
+    /** Words before a number that name nothing. */
+    private static final Set<String> LINKS =
+            Set.of("of", "the", "a", "at", "on", "is", "how", "many", "what", "you", "to", "in", "from");
+
+    private static final Pattern CLAUSE_END = Pattern.compile("[,.;\\n!?§:]|\\s(?:and|plus|&|with)\\s");
+    private static final Pattern GAPS = Pattern.compile("[§\\s,.;!]+");
+
+    private static final Pattern PART_OF_HOUR = Pattern.compile(
+            "\\bhalf an hour\\b|\\b(an) hour(?: and a half)?\\b|\\b(a) quarter of an hour\\b",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern IN_HOURS =
+            Pattern.compile("^\\s*-?(?:hours?|hrs?|an hour)\\b(\\s+and a half\\b)?", Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern ALONE = Pattern.compile(
+            "\\b(?:just me|only me|just myself|both of us|the pair of us|me and my|on my own"
+                    + "|my (?:wife|husband|partner) and)\\b",
+            Pattern.CASE_INSENSITIVE);
+
     /** What stands farther than this from a number says nothing of it, in UTF-16 units. */
     private static final int NEAR = 160;
 
@@ -64,7 +83,9 @@ final class NumberSlots {
     private record Fit(Slot slot, Mention mention, int score) {}
 
     void read() {
-        List<Slot> wanted = reader.slots(ValueType.NUMBER, ValueType.RATING, ValueType.SLIDER);
+        List<Slot> wanted = Stream.of(ValueType.NUMBER, ValueType.RATING, ValueType.SLIDER)
+                .flatMap(type -> reader.slots(type).stream())
+                .toList();
         if (wanted.isEmpty()) {
             return;
         }
@@ -82,19 +103,19 @@ final class NumberSlots {
             alone(wanted, text);
             return;
         }
+        List<Around> around =
+                numbers.stream().map(number -> Around.of(number, numbers, text)).toList();
         List<Fit> fits = new ArrayList<>();
-        Map<Slot, Set<String>> cues = new java.util.HashMap<>();
-        wanted.forEach(slot -> cues.put(slot, SlotWords.cues(slot)));
-        for (Mention number : numbers) {
+        for (Around number : around) {
             for (Slot slot : wanted) {
-                int score = score(slot, requireNonNull(cues.get(slot)), number, numbers, text);
+                int score = number.score(slot.words(), only());
                 if (score > 0) {
-                    fits.add(new Fit(slot, number, score));
+                    fits.add(new Fit(slot, number.number(), score));
                 }
             }
         }
         Map<Slot, Mention> best = choose(fits, text);
-        corrected(best, numbers, wanted, text);
+        corrected(best, around, wanted, text);
         best.forEach((slot, mention) -> reader.put(slot, inUnit(slot, mention, text)));
         heads(best, text);
         wanted.stream().filter(slot -> !best.containsKey(slot)).forEach(slot -> nought(slot, text));
@@ -106,8 +127,8 @@ final class NumberSlots {
     /** Heads counted in parts, for the one slot that counts them all. */
     private void heads(Map<Slot, Mention> best, String text) {
         List<Slot> people = best.keySet().stream()
-                .filter(SlotWords::countsPeople)
-                .filter(slot -> !HeadCounts.isPart(slot.name().replace('_', ' ') + " " + slot.label()))
+                .filter(slot -> slot.words().countsPeople())
+                .filter(slot -> !slot.words().part())
                 .toList();
         Optional<HeadCounts.Heads> sum = HeadCounts.sum(text);
         if (people.size() == 1 && best.size() == 1 && sum.isPresent()) {
@@ -121,10 +142,9 @@ final class NumberSlots {
 
     /** Heads counted in parts fill the one slot that asks for all, groups of so many the one that asks for any. */
     private boolean counted(List<Slot> wanted, String text) {
-        List<Slot> people = wanted.stream().filter(SlotWords::countsPeople).toList();
-        List<Slot> all = people.stream()
-                .filter(slot -> !HeadCounts.isPart(slot.name().replace('_', ' ') + " " + slot.label()))
-                .toList();
+        List<Slot> people =
+                wanted.stream().filter(slot -> slot.words().countsPeople()).toList();
+        List<Slot> all = people.stream().filter(slot -> !slot.words().part()).toList();
         Optional<HeadCounts.Heads> groups = HeadCounts.groups(text);
         List<Slot> slots = groups.isPresent() && all.size() != 1 ? people : all;
         Optional<HeadCounts.Heads> heads = groups.isPresent() ? groups : HeadCounts.sum(text);
@@ -139,55 +159,85 @@ final class NumberSlots {
     private void nought(Slot slot, String text) {
         var matcher = NO_SUCH.matcher(text);
         while (matcher.find()) {
-            if (SlotWords.cues(slot).contains(matcher.group(1).toLowerCase(java.util.Locale.ROOT))) {
+            if (slot.words().cues().contains(matcher.group(1).toLowerCase(java.util.Locale.ROOT))) {
                 reader.put(slot, new Reading.Given(Value.Numeric.of(0), matcher.start(), matcher.end()));
             }
         }
     }
 
-    private int score(Slot slot, Set<String> cues, Mention number, List<Mention> all, String text) {
-        String after = text.substring(number.end(), Math.min(text.length(), number.end() + NEAR));
-        String before = text.substring(Math.max(0, number.start() - NEAR), number.start());
-        List<String> next = Cues.words(after.split("[,.;\\n!?§:]|\\s(?:and|plus|&|with)\\s", 2)[0]);
-        for (int i = 0; i < Math.min(3, next.size()); i++) {
-            if (cues.contains(next.get(i))) {
-                return 30 - i;
+    /**
+     * What stands around a number, whichever slot it is for.
+     *
+     * @param next         the words after it in its clause
+     * @param led          the words before it in its clause
+     * @param ordered      whether it only numbers something
+     * @param peopleAfter  whether the words after it count people
+     * @param peopleBefore whether the words before it do
+     * @param unit         whether it counts hours, rooms or the like
+     * @param alone        whether the message says little else
+     */
+    private record Around(
+            Mention number,
+            List<String> next,
+            List<String> led,
+            boolean ordered,
+            boolean peopleAfter,
+            boolean peopleBefore,
+            boolean unit,
+            boolean alone,
+            boolean listed) {
+
+        static Around of(Mention number, List<Mention> all, String text) {
+            String after = text.substring(number.end(), Math.min(text.length(), number.end() + NEAR));
+            String before = text.substring(Math.max(0, number.start() - NEAR), number.start());
+            List<String> next = Cues.words(CLAUSE_END.split(after, 2)[0]);
+            boolean bare = all.size() == 1
+                    && IDLE.containsAll(next)
+                    && GAPS.matcher(text).replaceAll(" ").strip().length() <= number.end() - number.start() + 12;
+            return new Around(
+                    number,
+                    next,
+                    Cues.words(before.substring(lastBreak(before) + 1)),
+                    ORDERED.matcher(before).find(),
+                    OF_PEOPLE_AFTER.matcher(after).find(),
+                    !number.range() && OF_PEOPLE_BEFORE.matcher(before).find(),
+                    UNIT.matcher(after).find(),
+                    bare,
+                    LISTED.matcher(before + "#" + after).find());
+        }
+
+        /** How strongly it is meant for a slot, 0 for not at all. @param only whether no other slot counts anything */
+        int score(SlotWords slot, boolean only) {
+            for (int i = 0; i < Math.min(3, next.size()); i++) {
+                if (slot.cues().contains(next.get(i))) {
+                    return 30 - i;
+                }
             }
-        }
-        if (ORDERED.matcher(before).find()) {
-            return 0;
-        }
-        boolean people = SlotWords.countsPeople(slot);
-        if (people && OF_PEOPLE_AFTER.matcher(after).find()) {
-            return 24;
-        }
-        boolean unit = UNIT.matcher(after).find();
-        if (!unit) {
-            String clause = before.substring(lastBreak(before) + 1);
-            Set<String> own = new HashSet<>(cues);
-            own.addAll(SlotWords.own(slot));
-            own.removeAll(Set.of("of", "the", "a", "at", "on", "is", "how", "many", "what", "you", "to", "in", "from"));
-            List<String> led = Cues.words(clause);
+            if (ordered) {
+                return 0;
+            }
+            if (slot.countsPeople() && peopleAfter) {
+                return 24;
+            }
+            if (unit) {
+                return 0;
+            }
             for (int i = 0; i < Math.min(4, led.size()); i++) {
-                if (own.contains(led.get(led.size() - 1 - i))) {
+                String word = led.get(led.size() - 1 - i);
+                if (!LINKS.contains(word)
+                        && (slot.cues().contains(word) || slot.own().contains(word))) {
                     return 20 - i;
                 }
             }
-            if (people && OF_PEOPLE_BEFORE.matcher(before).find() && !number.range()) {
+            if (slot.countsPeople() && peopleBefore) {
                 return 12;
             }
-            boolean bare = all.size() == 1
-                    && text.replaceAll("[§\\s,.;!]+", " ").strip().length() <= number.end() - number.start() + 12;
-            boolean only = reader.slots(ValueType.NUMBER).size() == 1;
-            return only
-                            && (bare && IDLE.containsAll(next)
-                                    || people
-                                            && LISTED.matcher(before + "#" + after)
-                                                    .find())
-                    ? 5
-                    : 0;
+            return only && (alone || slot.countsPeople() && listed) ? 5 : 0;
         }
-        return 0;
+    }
+
+    private boolean only() {
+        return reader.slots(ValueType.NUMBER).size() == 1;
     }
 
     private static int lastBreak(String text) {
@@ -223,7 +273,8 @@ final class NumberSlots {
     }
 
     /** "9 people, no sorry 10": a bare number after a correction replaces the one before. */
-    private void corrected(Map<Slot, Mention> best, List<Mention> numbers, List<Slot> wanted, String text) {
+    private void corrected(Map<Slot, Mention> best, List<Around> around, List<Slot> wanted, String text) {
+        List<Mention> numbers = around.stream().map(Around::number).toList();
         for (Map.Entry<Slot, Mention> entry : best.entrySet()) {
             Mention value = entry.getValue();
             int index = numbers.indexOf(value);
@@ -231,10 +282,9 @@ final class NumberSlots {
                 continue;
             }
             Mention next = numbers.get(index + 1);
+            Around near = around.get(index + 1);
             boolean free = !best.containsValue(next)
-                    && wanted.stream()
-                            .noneMatch(
-                                    s -> s != entry.getKey() && score(s, SlotWords.cues(s), next, numbers, text) > 0);
+                    && wanted.stream().noneMatch(s -> s != entry.getKey() && near.score(s.words(), only()) > 0);
             if (free
                     && Settling.standing(text, List.of(value, next)).equals(List.of(next))
                     && !UNIT.matcher(text.substring(next.end())).find()) {
@@ -245,10 +295,7 @@ final class NumberSlots {
 
     private static List<Mention> durations(String text) {
         List<Mention> found = new ArrayList<>();
-        var halfHour = Pattern.compile(
-                        "\\bhalf an hour\\b|\\b(an) hour(?: and a half)?\\b|\\b(a) quarter of an hour\\b",
-                        Pattern.CASE_INSENSITIVE)
-                .matcher(text);
+        Matcher halfHour = PART_OF_HOUR.matcher(text);
         while (halfHour.find()) {
             String said = halfHour.group().toLowerCase(java.util.Locale.ROOT);
             String hours = said.startsWith("half")
@@ -263,13 +310,13 @@ final class NumberSlots {
     /** A duration said in hours, for a slot in minutes. */
     private static Mention inUnit(Slot slot, Mention mention, String text) {
         boolean minutes =
-                SlotWords.own(slot).contains("minutes") || SlotWords.own(slot).contains("mins");
-        boolean hours = text.substring(mention.end()).matches("(?is)\\s*-?(?:hours?|hrs?|an hour)\\b.*");
-        if (!minutes || !hours || !mention.clear()) {
+                slot.words().own().contains("minutes") || slot.words().own().contains("mins");
+        Matcher hours = IN_HOURS.matcher(text.substring(mention.end()));
+        if (!minutes || !mention.clear() || !hours.find()) {
             return mention;
         }
         BigDecimal value = ((Value.Numeric) mention.values().getFirst()).number();
-        if (text.substring(mention.end()).matches("(?is)\\s*-?(?:hours?|hrs?)\\s+and a half\\b.*")) {
+        if (hours.group(1) != null) {
             value = value.add(new BigDecimal("0.5"));
         }
         return Mention.of(new Value.Numeric(value.multiply(BigDecimal.valueOf(60))), mention.start(), mention.end());
@@ -277,11 +324,11 @@ final class NumberSlots {
 
     /** "just me", "both of us": a head count without a number. */
     private void alone(List<Slot> wanted, String text) {
-        List<Slot> people = wanted.stream().filter(SlotWords::countsPeople).toList();
+        List<Slot> people =
+                wanted.stream().filter(slot -> slot.words().countsPeople()).toList();
         if (people.size() == 1
-                && NumberReader.read(text.replace('§', ' '), reader.context()) instanceof Reading.Given given
-                && text.matches(
-                        "(?is).*\\b(?:just me|only me|just myself|both of us|the pair of us|me and my|on my own|my (?:wife|husband|partner) and)\\b.*")) {
+                && ALONE.matcher(text).find()
+                && NumberReader.read(text.replace('§', ' '), reader.context()) instanceof Reading.Given given) {
             reader.put(people.getFirst(), given);
         }
     }

@@ -149,25 +149,26 @@ final class Numerals {
         if (figures.length() > 24 || figures.indexOf(':') >= 0) {
             return null;
         }
-        if (figures.matches("\\d+")) {
+        if (Regex.matches(figures, "\\d+")) {
             return new BigDecimal(figures);
         }
         if (decimalComma) {
-            if (figures.matches("\\d{1,3}(?:\\.\\d{3})+(?:,\\d+)?")
-                    || figures.matches("\\d+,\\d{1,2}")
-                    || figures.matches("\\d+,\\d{4,}")) {
+            if (Regex.matches(figures, "\\d{1,3}(?:\\.\\d{3})+(?:,\\d+)?")
+                    || Regex.matches(figures, "\\d+,\\d{1,2}")
+                    || Regex.matches(figures, "\\d+,\\d{4,}")) {
                 return new BigDecimal(figures.replace(".", "").replace(',', '.'));
             }
-        } else if (figures.matches("\\d{1,3}(?:\\.\\d{3})+,\\d{1,2}") || figures.matches("\\d{1,3}(?:\\.\\d{3}){2,}")) {
+        } else if (Regex.matches(figures, "\\d{1,3}(?:\\.\\d{3})+,\\d{1,2}")
+                || Regex.matches(figures, "\\d{1,3}(?:\\.\\d{3}){2,}")) {
             return new BigDecimal(figures.replace(".", "").replace(',', '.'));
         }
-        if (figures.matches("\\d{1,3}(?:,\\d{2,3})*,\\d{3}(?:\\.\\d+)?")) {
+        if (Regex.matches(figures, "\\d{1,3}(?:,\\d{2,3})*,\\d{3}(?:\\.\\d+)?")) {
             return new BigDecimal(figures.replace(",", ""));
         }
-        if (figures.matches("\\d+\\.\\d+")) {
+        if (Regex.matches(figures, "\\d+\\.\\d+")) {
             return new BigDecimal(figures);
         }
-        return figures.matches("\\d+,\\d{1,2}") ? new BigDecimal(figures.replace(',', '.')) : null;
+        return Regex.matches(figures, "\\d+,\\d{1,2}") ? new BigDecimal(figures.replace(',', '.')) : null;
     }
 
     /** English number words: "a hundred and five", "half a dozen", "two and a half thousand", "twenty-five". */

@@ -136,7 +136,7 @@ public final class OptionMatcher {
             index = options.size() - 1;
         } else if (word.equals("middle") && options.size() % 2 == 1) {
             index = options.size() / 2;
-        } else if (index == null && word.matches("\\d{1,2}")) {
+        } else if (index == null && Regex.matches(word, "\\d{1,2}")) {
             index = Integer.parseInt(word) - 1;
         }
         return index != null && index >= 0 && index < options.size()

@@ -68,7 +68,7 @@ final class OptionSlots {
                 .filter(option -> denied.stream()
                         .noneMatch(m -> OptionMentions.option(m, slot.options()).equals(option)))
                 .toList();
-        for (String clause : text.split("[,.;:!?\\n§]+|\\s(?:and|but)\\s")) {
+        for (String clause : Regex.split(text, "[,.;:!?\\n§]+|\\s(?:and|but)\\s")) {
             List<String> telling = Words.of(clause).stream()
                     .filter(word -> !OptionMatcher.FILLERS.contains(word))
                     .toList();
@@ -95,8 +95,8 @@ final class OptionSlots {
     private void many(Slot slot) {
         String text = reader.rest();
         boolean named = !OptionMentions.find(text, slot.options()).isEmpty();
-        boolean all = text.matches(
-                "(?is).*\\b(?:all of (?:them|those|these)|everything|the lot|all (?:three|four|five|two))\\b.*");
+        boolean all = Regex.matches(
+                text, "(?is).*\\b(?:all of (?:them|those|these)|everything|the lot|all (?:three|four|five|two))\\b.*");
         if (named || all) {
             reader.put(slot, ManyReader.read(text, slot.options(), Meaning.NONE));
             taken.addAll(OptionMentions.find(text, slot.options()));

@@ -85,12 +85,14 @@ final class PhoneReader {
     }
 
     private static void dictated(String text, Context context, List<Mention> found) {
+        if (text.length() < 11) {
+            return;
+        }
         Matcher matcher = DICTATED.matcher(text);
         while (matcher.find()) {
             StringBuilder digits = new StringBuilder();
             int times = 1;
-            for (String word :
-                    matcher.group().toLowerCase(java.util.Locale.ROOT).split("[\\s,-]+")) {
+            for (String word : Regex.split(matcher.group().toLowerCase(java.util.Locale.ROOT), "[\\s,-]+")) {
                 switch (word) {
                     case "double" -> times = 2;
                     case "triple", "treble" -> times = 3;
@@ -112,8 +114,8 @@ final class PhoneReader {
         try {
             PhoneNumber number = PHONES.parse(text, context.region());
             boolean possible = PHONES.isPossibleNumberWithReason(number) == ValidationResult.IS_POSSIBLE;
-            boolean prefixed = text.strip().matches("[(]?[+0].*")
-                    && !text.replaceAll("\\D", "").matches("(\\d)\\1+");
+            boolean prefixed = Regex.matches(text.strip(), "[(]?[+0].*")
+                    && !Regex.matches(Regex.replaceAll(text, "\\D", ""), "(\\d)\\1+");
             return possible && (prefixed || PHONES.isValidNumber(number)) ? e164(number) : null;
         } catch (NumberParseException e) {
             return null;

@@ -23,7 +23,8 @@ final class PlaceReader {
                 .replaceFirst("")
                 .strip();
         List<String> words = Words.of(bare);
-        boolean place = !words.isEmpty() && words.size() <= 8 && bare.matches(".*\\p{L}{2}.*") && bare.indexOf('@') < 0;
+        boolean place =
+                !words.isEmpty() && words.size() <= 8 && Regex.matches(bare, ".*\\p{L}{2}.*") && bare.indexOf('@') < 0;
         if (!place) {
             return Reading.NOTHING;
         }

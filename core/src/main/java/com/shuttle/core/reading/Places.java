@@ -83,8 +83,8 @@ public final class Places {
     private static Map<String, String> also(String... lines) {
         Map<String, String> codes = new HashMap<>();
         for (String line : lines) {
-            String[] parts = line.split(": ");
-            Arrays.stream(parts[1].split(", ")).forEach(name -> codes.put(name, parts[0]));
+            String[] parts = Regex.split(line, ": ");
+            Arrays.stream(Regex.split(parts[1], ", ")).forEach(name -> codes.put(name, parts[0]));
         }
         return codes;
     }
@@ -106,7 +106,8 @@ public final class Places {
      * @param known whether a name, in normal form, is known
      */
     public static String widened(String question, Predicate<String> known) {
-        List<String> words = new ArrayList<>(List.of(question.split("(?<=\\P{L})(?=\\p{L})|(?<=\\p{L})(?=\\P{L})")));
+        List<String> words =
+                new ArrayList<>(List.of(Regex.split(question, "(?<=\\P{L})(?=\\p{L})|(?<=\\p{L})(?=\\P{L})")));
         for (int from = 0; from < words.size() && words.size() <= MOST_PARTS; from++) {
             int last = isWord(words.get(from)) ? Math.min(words.size(), from + 2 * LONGEST_NAME - 1) : from;
             for (int to = last; to > from; to--) {

@@ -235,7 +235,7 @@ final class RelativeDays {
     @Nullable
     Found edge(int i) {
         int at = tokens.is(i, "the") ? i + 1 : i;
-        boolean figure = tokens.word(at).matches("[1-5]") && tokens.is(at + 1, Set.of("st", "nd", "rd", "th"));
+        boolean figure = Regex.matches(tokens.word(at), "[1-5]") && tokens.is(at + 1, Set.of("st", "nd", "rd", "th"));
         int which = tokens.is(at, "last")
                 ? -1
                 : figure ? Integer.parseInt(tokens.word(at)) : CalendarWords.ordinal(tokens.word(at));
@@ -284,7 +284,7 @@ final class RelativeDays {
             return null;
         }
         next[0] = i + 1;
-        if (tokens.word(i + 1).matches("20\\d\\d")) {
+        if (Regex.matches(tokens.word(i + 1), "20\\d\\d")) {
             next[0] = i + 2;
             return YearMonth.of(days.number(i + 1), month);
         }

@@ -2,6 +2,7 @@ package com.shuttle.core.reading;
 
 import com.shuttle.core.flow.ValueType;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,7 +17,7 @@ import java.util.Set;
  */
 public final class SeveralReader {
 
-    private final List<Slot> slots;
+    private final Map<ValueType, List<Slot>> slots = new EnumMap<>(ValueType.class);
     private final Context context;
     private final Meaning meaning;
     private final Map<String, Reading> read = new LinkedHashMap<>();
@@ -26,7 +27,9 @@ public final class SeveralReader {
     private SeveralReader(String text, List<Slot> slots, Context context, Meaning meaning) {
         this.whole = text;
         this.text = new StringBuilder(text);
-        this.slots = slots;
+        slots.forEach(slot -> this.slots
+                .computeIfAbsent(slot.type(), type -> new ArrayList<>())
+                .add(slot));
         this.context = context;
         this.meaning = meaning;
     }
@@ -48,7 +51,7 @@ public final class SeveralReader {
     /** Whether the words of a message name a slot ("the email is wrong"). */
     public static boolean names(String text, Slot slot) {
         List<String> words = Cues.words(Words.readable(text));
-        Set<String> cues = new HashSet<>(SlotWords.cues(slot));
+        Set<String> cues = new HashSet<>(slot.words().cues());
         String usual = switch (slot.type()) {
             case EMAIL -> "email mail address e-mail";
             case PHONE -> "phone number mobile telephone";
@@ -64,7 +67,7 @@ public final class SeveralReader {
 
     /** Whether a slot asks how many people there are. */
     public static boolean countsPeople(Slot slot) {
-        return SlotWords.countsPeople(slot);
+        return slot.words().countsPeople();
     }
 
     private void read() {
@@ -96,9 +99,9 @@ public final class SeveralReader {
         return context;
     }
 
-    List<Slot> slots(ValueType... types) {
-        List<ValueType> wanted = List.of(types);
-        return slots.stream().filter(slot -> wanted.contains(slot.type())).toList();
+    /** The slots of a kind, in their order. */
+    List<Slot> slots(ValueType type) {
+        return slots.getOrDefault(type, List.of());
     }
 
     boolean isRead(Slot slot) {
@@ -153,7 +156,7 @@ public final class SeveralReader {
             Mention best = null;
             int bestScore = 0;
             for (Mention mention : open) {
-                int score = Cues.score(whole, mention, mentions, SlotWords.cues(slot));
+                int score = Cues.score(whole, mention, mentions, slot.words().cues());
                 if (score > bestScore) {
                     bestScore = score;
                     best = mention;
@@ -177,6 +180,6 @@ public final class SeveralReader {
     private boolean betterElsewhere(Mention mention, int score, Slot than, List<Slot> wanted, List<Mention> all) {
         return wanted.stream()
                 .filter(slot -> slot != than && !isRead(slot))
-                .anyMatch(slot -> Cues.score(whole, mention, all, SlotWords.cues(slot)) > score);
+                .anyMatch(slot -> Cues.score(whole, mention, all, slot.words().cues()) > score);
     }
 }

@@ -5,9 +5,20 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 
-/** The words around a value that tell which slot it is for. */
-final class SlotWords {
+/**
+ * The words around a value that tell which slot it is for.
+ *
+ * @param own          the words of a slot's name and label, lower case
+ * @param cues         all words that point to it
+ * @param countsPeople whether it asks how many people there are
+ * @param part         whether it counts only some of them
+ * @param past         whether it asks for a day that has been
+ */
+record SlotWords(Set<String> own, Set<String> cues, boolean countsPeople, boolean part, boolean past) {
+
+    private static final Pattern NO_LETTERS = Pattern.compile("[^\\p{L}]+");
 
     private static final Map<String, String> SYNONYMS = Map.ofEntries(
             Map.entry(
@@ -189,28 +200,12 @@ final class SlotWords {
             "occurred",
             "since");
 
-    private SlotWords() {}
-
-    /** The words of a slot's name and label that say something, lower case. */
-    static Set<String> own(Slot slot) {
-        return words(slot.name() + " " + slot.label());
-    }
-
-    private static Set<String> words(String text) {
-        Set<String> words = new HashSet<>();
-        for (String word : text.toLowerCase(Locale.ROOT).split("[^\\p{L}]+")) {
-            if (!word.isEmpty()) {
-                words.add(word);
-            }
-        }
-        return words;
-    }
-
-    /** All words that point to a slot. */
-    static Set<String> cues(Slot slot) {
+    /** Finds the words that point to what is called so. */
+    static SlotWords of(String name, String label) {
+        Set<String> named = words(name);
+        Set<String> own = words(name + " " + label);
         Set<String> cues = new HashSet<>();
-        Set<String> named = words(slot.name());
-        for (String word : own(slot)) {
+        for (String word : own) {
             boolean small = SMALL.contains(word) && !named.contains(word);
             if (!EMPTY.contains(word) && !small) {
                 cues.add(word);
@@ -218,15 +213,19 @@ final class SlotWords {
                 cues.addAll(List.of(SYNONYMS.getOrDefault(word, word).split(" ")));
             }
         }
-        return cues;
+        boolean people = own.stream().anyMatch(PEOPLE_SLOTS::contains);
+        boolean past = own.stream().anyMatch(PAST::contains);
+        boolean part = HeadCounts.isPart(name.replace('_', ' ') + " " + label);
+        return new SlotWords(Set.copyOf(own), Set.copyOf(cues), people, part, past);
     }
 
-    static boolean countsPeople(Slot slot) {
-        return own(slot).stream().anyMatch(PEOPLE_SLOTS::contains);
-    }
-
-    /** Whether a slot asks for a day that has been. */
-    static boolean past(Slot slot) {
-        return own(slot).stream().anyMatch(PAST::contains);
+    private static Set<String> words(String text) {
+        Set<String> words = new HashSet<>();
+        for (String word : NO_LETTERS.split(text.toLowerCase(Locale.ROOT))) {
+            if (!word.isEmpty()) {
+                words.add(word);
+            }
+        }
+        return words;
     }
 }

@@ -202,19 +202,19 @@ final class TimeReader {
         int minute = 0;
         int next = i + 1;
         boolean clocked = false;
-        if (word.matches("\\d{1,2}[:.]\\d{2}(?::\\d{2})?")) {
-            hour = Integer.parseInt(word.split("[:.]")[0]);
-            minute = Integer.parseInt(word.split("[:.]")[1]);
+        if (Regex.matches(word, "\\d{1,2}[:.]\\d{2}(?::\\d{2})?")) {
+            hour = Integer.parseInt(Regex.split(word, "[:.]")[0]);
+            minute = Integer.parseInt(Regex.split(word, "[:.]")[1]);
             clocked = word.indexOf(':') > 0;
-        } else if (word.matches("\\d{1,2}") && tokens.is(next, "h") && tokens.touches(i)) {
+        } else if (Regex.matches(word, "\\d{1,2}") && tokens.is(next, "h") && tokens.touches(i)) {
             hour = Integer.parseInt(word);
             next++;
-            if (tokens.word(next).matches("\\d{2}") && tokens.touches(next - 1)) {
+            if (tokens.isFigures(next, 2, 2) && tokens.touches(next - 1)) {
                 minute = Integer.parseInt(tokens.word(next));
                 next++;
             }
             clocked = true;
-        } else if (word.matches("\\d{4}")
+        } else if (Regex.matches(word, "\\d{4}")
                 && (word.startsWith("0")
                         || tokens.is(next, Set.of("hrs", "hours", "h", "am", "pm"))
                         || tokens.is(i - 1, "at")
@@ -223,7 +223,7 @@ final class TimeReader {
             minute = Integer.parseInt(word.substring(2));
             next = tokens.is(next, Set.of("hrs", "hours", "h")) ? next + 1 : next;
             clocked = true;
-        } else if (word.matches("\\d{1,2}")) {
+        } else if (Regex.matches(word, "\\d{1,2}")) {
             hour = Integer.parseInt(word);
         } else {
             return null;

@@ -66,6 +66,12 @@ final class Tokens {
         return word(i).equals(word);
     }
 
+    /** Whether the word is written in digits only, so many of them. */
+    boolean isFigures(int i, int least, int most) {
+        String word = word(i);
+        return word.length() >= least && word.length() <= most && word.chars().allMatch(c -> c >= '0' && c <= '9');
+    }
+
     boolean is(int i, Set<String> words) {
         return words.contains(word(i));
     }

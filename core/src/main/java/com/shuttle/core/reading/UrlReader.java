@@ -21,11 +21,11 @@ final class UrlReader {
     static Reading read(String text, Context context) {
         List<Mention> found = find(text);
         if (found.isEmpty() && SPELLED.matcher(text).find()) {
-            String plain = text.replaceAll("(?i)\\bw\\s+w\\s+w\\b", "www")
-                    .replaceAll("(?i)\\s*\\b(?:dot)\\b\\s*", ".")
-                    .replaceAll("(?i)\\s*\\b(?:forward )?slash\\b\\s*", "/")
-                    .replaceAll("(?i)\\s+(?:dash|hyphen)\\s+", "-")
-                    .replaceAll("(?i)\\s*\\bcolon\\b\\s*", ":");
+            String plain = Regex.replaceAll(text, "(?i)\\bw\\s+w\\s+w\\b", "www");
+            plain = Regex.replaceAll(plain, "(?i)\\s*\\b(?:dot)\\b\\s*", ".");
+            plain = Regex.replaceAll(plain, "(?i)\\s*\\b(?:forward )?slash\\b\\s*", "/");
+            plain = Regex.replaceAll(plain, "(?i)\\s+(?:dash|hyphen)\\s+", "-");
+            plain = Regex.replaceAll(plain, "(?i)\\s*\\bcolon\\b\\s*", ":");
             List<Mention> spelled = find(plain);
             return spelled.size() == 1
                     ? new Reading.Given(spelled.getFirst().values().getFirst(), 0, text.length())
@@ -35,6 +35,9 @@ final class UrlReader {
     }
 
     static List<Mention> find(String text) {
+        if (text.indexOf('.') < 0) {
+            return List.of();
+        }
         List<Mention> found = new ArrayList<>();
         Matcher matcher = ADDRESS.matcher(text);
         while (matcher.find()) {
@@ -59,7 +62,7 @@ final class UrlReader {
 
     /** Without the punctuation of the sentence around it. */
     private static String trimmed(String path) {
-        String bare = path.replaceAll("[.,;:!?'*…]+$", "");
+        String bare = Regex.replaceAll(path, "[.,;:!?'*…]+$", "");
         return bare.endsWith(")") && !bare.contains("(") ? bare.substring(0, bare.length() - 1) : bare;
     }
 }

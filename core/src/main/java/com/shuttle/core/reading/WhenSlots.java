@@ -76,7 +76,7 @@ final class WhenSlots {
     }
 
     private void dates(Tokens tokens, List<Slot> days, List<Mention> open) {
-        boolean past = days.stream().anyMatch(SlotWords::past);
+        boolean past = days.stream().anyMatch(slot -> slot.words().past());
         if (past && days.size() == 1) {
             List<Mention> behind = DateReader.find(tokens, reader.context(), true);
             behind.removeIf(mention -> open.stream().noneMatch(other -> other.start() == mention.start()));

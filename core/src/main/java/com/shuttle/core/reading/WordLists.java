@@ -34,6 +34,8 @@ final class WordLists {
     }
 
     private static String[] distinct(String line) {
-        return java.util.Arrays.stream(line.strip().split("\\s+")).distinct().toArray(String[]::new);
+        return java.util.Arrays.stream(Regex.split(line.strip(), "\\s+"))
+                .distinct()
+                .toArray(String[]::new);
     }
 }

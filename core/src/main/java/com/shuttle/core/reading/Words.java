@@ -117,6 +117,16 @@ public final class Words {
         return "; ".repeat(length / 2 + 1).substring(0, length);
     }
 
+    /** Whether letters stand anywhere in a text, whatever their case. @param letters in lower case */
+    static boolean has(String text, String letters) {
+        for (int i = 0; i + letters.length() <= text.length(); i++) {
+            if (text.regionMatches(true, i, letters, 0, letters.length())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Whether a character is of the same word or figure as the one before it, or stands between words. */
     private static boolean goesOn(char last, char c) {
         return Character.isWhitespace(c)

@@ -76,7 +76,8 @@ final class YesNoReader {
     }
 
     private static boolean corrected(String text) {
-        return text.matches("(?is).*\\b(?:actually|wait|no sorry|i mean|on second thoughts?|changed my mind)\\b.*");
+        return Regex.matches(
+                text, "(?is).*\\b(?:actually|wait|no sorry|i mean|on second thoughts?|changed my mind)\\b.*");
     }
 
     private static int firstLetter(String text) {
@@ -107,10 +108,11 @@ final class YesNoReader {
                 found = new Reading.Given(
                         new Value.YesNo(true), clause.start() + both.start(), clause.start() + both.end());
             } else if (hasNo && hasYes) {
-                boolean actually = part.matches("(?is).*\\b(?:actually|wait|i mean|sorry|rather|but)\\b.*");
+                boolean actually = Regex.matches(part, "(?is).*\\b(?:actually|wait|i mean|sorry|rather|but)\\b.*");
                 boolean noWins = actually
                         ? lastStart(NO, part) > lastStart(YES, part)
-                        : no.start() <= yes.start() || part.substring(yes.end()).matches("(?is)\\s*(?:not|don'?t).*");
+                        : no.start() <= yes.start()
+                                || Regex.matches(part.substring(yes.end()), "(?is)\\s*(?:not|don'?t).*");
                 Matcher winner = noWins ? no : yes;
                 found = new Reading.Given(
                         new Value.YesNo(!noWins), clause.start() + winner.start(), clause.start() + winner.end());
@@ -118,12 +120,12 @@ final class YesNoReader {
                 Matcher winner = hasNo ? no : yes;
                 boolean politeness = hasYes
                         && found != null
-                        && part.strip()
-                                .matches(
-                                        "(?i)(?:please|right|ok|okay|fine|great|perfect|true|rather|lovely|i guess|if you like)");
+                        && Regex.matches(
+                                part.strip(),
+                                "(?i)(?:please|right|ok|okay|fine|great|perfect|true|rather|lovely|i guess|if you like)");
                 boolean inPassing = found != null
                         && !opens(part, winner)
-                        && !part.matches("(?is).*\\b(?:actually|wait|sorry)\\b.*");
+                        && !Regex.matches(part, "(?is).*\\b(?:actually|wait|sorry)\\b.*");
                 if (!politeness && !inPassing) {
                     found = new Reading.Given(
                             new Value.YesNo(hasYes), clause.start() + winner.start(), clause.start() + winner.end());

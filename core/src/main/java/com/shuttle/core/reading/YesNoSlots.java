@@ -25,7 +25,7 @@ final class YesNoSlots {
 
     void read() {
         for (Slot slot : reader.slots(ValueType.YES_NO)) {
-            Set<String> cues = SlotWords.cues(slot);
+            Set<String> cues = slot.words().cues();
             for (String clause : CLAUSES.split(reader.rest())) {
                 Boolean said = said(slot, clause, cues);
                 if (said != null) {
@@ -54,45 +54,50 @@ final class YesNoSlots {
         if (!topic || ASKS.matcher(clause.strip()).find()) {
             return null;
         }
-        boolean negative = SlotWords.own(slot).stream().anyMatch(NEGATIVE_NAMES::contains);
+        boolean negative = slot.words().own().stream().anyMatch(NEGATIVE_NAMES::contains);
         return DENIES.matcher(plain).find() == negative;
     }
 
     /** Topics that people speak of in other words. */
     private static @org.jspecify.annotations.Nullable Boolean special(Slot slot, String clause) {
-        Set<String> own = SlotWords.own(slot);
+        Set<String> own = slot.words().own();
         if (own.contains("monthly") || own.contains("regular") || own.contains("recurring")) {
-            if (clause.matches(
+            if (Regex.matches(
+                    clause,
                     ".*\\b(?:one[- ]off|just (?:the )?once|once only|single (?:gift|donation)|one time|not monthly|just this once)\\b.*")) {
                 return false;
             }
-            if (clause.matches(".*\\b(?:every month|each month|per month|a month|monthly|pm)\\b.*")) {
+            if (Regex.matches(clause, ".*\\b(?:every month|each month|per month|a month|monthly|pm)\\b.*")) {
                 return true;
             }
             return null;
         }
         if (own.contains("anonymous")) {
-            if (clause.matches(".*\\b(?:(?:print|use|publish|show|mention|list|include) my name|put my name)\\b.*")) {
+            if (Regex.matches(
+                    clause, ".*\\b(?:(?:print|use|publish|show|mention|list|include) my name|put my name)\\b.*")) {
                 return DENIES.matcher(clause).find();
             }
-            if (clause.matches(".*\\b(?:keep|leave) my name (?:out|off|private|secret)\\b.*")) {
+            if (Regex.matches(clause, ".*\\b(?:keep|leave) my name (?:out|off|private|secret)\\b.*")) {
                 return true;
             }
             return clause.contains("anonym") ? !DENIES.matcher(clause).find() : null;
         }
         if (own.contains("first") && (own.contains("visit") || own.contains("time"))) {
-            if (clause.matches(
+            if (Regex.matches(
+                    clause,
                     ".*\\b(?:first (?:visit|time|appointment)|never been|not been before|new patient|i'm new|haven't been|new here)\\b.*")) {
-                return !clause.matches(".*\\bnot (?:my|a|the) first\\b.*|.*isn't (?:my|the) first.*");
+                return !Regex.matches(clause, ".*\\bnot (?:my|a|the) first\\b.*|.*isn't (?:my|the) first.*");
             }
-            if (clause.matches(
+            if (Regex.matches(
+                    clause,
                     ".*\\b(?:been (?:here )?before|existing patient|regular|came last|second visit|follow[- ]up)\\b.*")) {
                 return false;
             }
             return null;
         }
         if (own.contains("lunch")
-                && clause.matches(
+                && Regex.matches(
+                        clause,
                         ".*\\b(?:packed lunch(?:es)?|bring(?:ing)? (?:our|their) own|own (?:packed )?(?:lunch(?:es)?|food|sandwiches|picnic))\\b.*")) {
             return false;
         }

@@ -18,6 +18,7 @@ import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.UsualHours;
@@ -252,11 +253,14 @@ public final class Asking {
     private static List<String> also(Offer offer) {
         return offer.label().endsWith("morning")
                 ? List.of("am", "a m")
-                : offer.label().matches(".*(afternoon|evening)$") ? List.of("pm", "p m") : List.of();
+                : Regex.matches(offer.label(), ".*(afternoon|evening)$") ? List.of("pm", "p m") : List.of();
     }
 
     /** Whether a text can hold a value at all: a figure, an address, a capital, or words enough to name something. */
     private static boolean tells(String text) {
+        if (BareValue.isIdle(text)) {
+            return false;
+        }
         int letters = 0;
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);

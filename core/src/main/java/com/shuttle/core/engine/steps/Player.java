@@ -14,6 +14,7 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
@@ -118,7 +119,7 @@ public abstract class Player {
 
     /** Whether a text is a plain no. */
     protected boolean saysNo(String text) {
-        boolean plain = Words.of(text).size() <= 4 || text.strip().matches("(?is)(?:no|nah|nope|not)\\b.*");
+        boolean plain = Words.of(text).size() <= 4 || Regex.matches(text.strip(), "(?is)(?:no|nah|nope|not)\\b.*");
         return plain && !NO_SUCH.matcher(text).matches() && yesOrNo(text) == Boolean.FALSE;
     }
 

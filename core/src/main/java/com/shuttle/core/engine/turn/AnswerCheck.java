@@ -5,6 +5,7 @@ import com.shuttle.core.flow.Check;
 import com.shuttle.core.flow.Limits;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
@@ -117,7 +118,7 @@ public final class AnswerCheck {
             if (limit.equals("today")) {
                 return today;
             }
-            if (limit.matches("[+-]\\d{1,5}")) {
+            if (Regex.matches(limit, "[+-]\\d{1,5}")) {
                 return today.plusDays(Integer.parseInt(limit));
             }
             return limit.length() >= 10 ? LocalDate.parse(limit.substring(0, 10)) : null;

@@ -2,6 +2,7 @@ package com.shuttle.core.engine.turn;
 
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Slot;
 import java.util.List;
 
@@ -115,7 +116,7 @@ public final class Phrasebook {
     }
 
     private static String the(String called) {
-        return called.matches("(?i)(?:the|your|a|an|any)\\b.*") ? called : "the " + called;
+        return Regex.matches(called, "(?i)(?:the|your|a|an|any)\\b.*") ? called : "the " + called;
     }
 
     private static List<String> labels(Wanted wanted) {

@@ -5,6 +5,7 @@ import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.MustacheException;
 import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Value;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -93,7 +94,7 @@ public final class Texts {
             context.put(
                     name,
                     known.types().get(name) == ValueType.PERSON_NAME
-                            ? new Name(shown, written.apply(value.shown().split("\\s+", 2)[0]))
+                            ? new Name(shown, written.apply(Regex.split(value.shown(), "\\s+", 2)[0]))
                             : shown);
         });
         try {
