@@ -27,7 +27,7 @@ import tools.jackson.databind.json.JsonMapper;
 public final class ServerBench {
 
     private static final int AT_ONCE = 64;
-    private static final int WARM_UPS = 2;
+    private static final int WARM_UPS = 6;
     private static final int ROUNDS = 3;
     private static final long ROUND_NANOS = 8_000_000_000L;
 

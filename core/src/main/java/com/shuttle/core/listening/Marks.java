@@ -18,11 +18,11 @@ record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
 
     private static final Pattern STRONG = Pattern.compile(
             "\\b(?:i mean|i meant|meant to say|make (?:it|that|the)\\b|instead|after all|should(?:'ve| have)? (?:be|been|read)|change|switch|swap"
-                    + "|wrong|correction|mistake|scratch that|strike that|no wait|typo|misspel\\w+|spel(?:t|led|ling)|in fact)\\b"
+                    + "|wrong|correction|mistake|scratch that|strike that|no wait|typo|misspel\\w+|spel(?:t|led|ling)|in fact|mistyped|mistaken|my bad|changed? (?:my|our) minds?|second thoughts?|update|amend|correct (?:it|that|the)|fix (?:it|that|the)|move (?:it|that|the)|take (?:it|that) back|forget (?:what|that)|ignore (?:what|that)|got (?:it|that) wrong|turns? out|(?:we'?ve|have|has) become|misspoke|mixed up|in place of|reschedule)\\b"
                     + "|^\\W*no(?:[,.!]|\\s(?!more\\b|less\\b|fewer|later|earlier|problem|worries|thank|idea|one\\b|need|matter|rush|kidding))",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern WEAK = Pattern.compile(
-            "\\b(?:sorry|actually|wait|oops|hang on|hold on|oh|rather|prefer|only|second thoughts?|forget|drop|add|as well|too|also)\\b",
+            "\\b(?:sorry|argh|whoops|better|changed|decided|actually|wait|oops|hang on|hold on|oh|rather|prefer|only|second thoughts?|forget|drop|add|as well|too|also)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern DENIED = Pattern.compile(
             "\\b(?:not|instead of|rather than)\\s+(?:the\\s+|on\\s+|at\\s+)?([^,.;!?]{1,60}?)(?=[,.;!?]|$|\\s+but\\b)",
@@ -30,10 +30,12 @@ record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
     private static final Pattern HEAD = Pattern.compile(
             "^\\W*(?:(?:no|sorry|actually|wait|oh|oops|hm+|hang on|hold on|scratch that|strike that|correction|i mean|i meant|make (?:it|that)"
                     + "|can we|could we|can you|could you|please|change (?:it|that|to)|change|it should be|should be|on second thoughts?|rather"
-                    + "|i'?d rather (?:do|have|take|go for)?|well|to|ok|okay|in fact)\\b[\\s,.!:]*+)+",
+                    + "|(?:i'?d|we'?d) rather (?:do|have|take|go for)?|well|to|ok|okay|in fact|ah|argh|whoops|my bad|my mistake|better|(?:i|we) changed (?:my|our) minds?"
+                    + "|forget (?:what i said|that)|ignore (?:what i said|that)|it turns out|turns out|i (?:got|had) (?:it|that) wrong|i take (?:it|that) back|that was wrong|let me correct that"
+                    + "|i was (?:wrong|mistaken)|(?:can|could) you (?:change|make|put|move|switch|update|correct) (?:it|that)(?: to)?)\\b[\\s,.!:]*+)+",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern TAIL = Pattern.compile(
-            "[\\s,]*+(?:\\b(?:i mean|i meant|instead|after all|sorry|please|though|then|actually|thanks|thank you)[\\s.!]*+)+$",
+            "[\\s,]*+(?:\\b(?:i mean|i meant|instead|after all|sorry|please|though|then|actually|thanks|thank you|of course|now|my mistake|my bad|would be better|is better)[\\s.!]*+)+$",
             Pattern.CASE_INSENSITIVE);
 
     static Marks of(String text) {

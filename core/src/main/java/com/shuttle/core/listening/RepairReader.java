@@ -144,7 +144,10 @@ public final class RepairReader {
     }
 
     private @Nullable Value chosen(OptionsSaid said) {
-        boolean changes = CHANGES.matcher(text).find() || !said.denied().isEmpty();
+        boolean changes = marks.strong()
+                || marks.weak()
+                || CHANGES.matcher(text).find()
+                || !said.denied().isEmpty();
         return changes && said.wanted().size() == 1
                 ? new Value.Text(said.wanted().getFirst().label())
                 : null;
@@ -277,7 +280,8 @@ public final class RepairReader {
             if (sure
                     && allowed
                     && !isChoice(slot)
-                    && read.get(slot.name()) instanceof Reading.Given given
+                    && UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), words)
+                            instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
                 repairs.add(new Repair(
                         slot.name(), Completing.inPlaceOf(text, one.value(), given.value(), context), "told anew"));

@@ -22,7 +22,7 @@ final class DateReader {
 
     private static final Set<String> ENDINGS = Set.of("st", "nd", "rd", "th");
     private static final Set<String> PAST =
-            Set.of(("born dob birthdate ago happened bought purchased ordered since occurred was were").split(" "));
+            Set.of(("born dob birthdate ago happened bought purchased ordered since occurred was").split(" "));
     /** What an ordinal counts where it is no day: "the 3rd floor". */
     private static final Set<String> COUNTED =
             Set.of("floor time birthday anniversary street avenue century graders grade week half weekend one year"

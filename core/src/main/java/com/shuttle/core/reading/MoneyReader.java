@@ -56,9 +56,20 @@ final class MoneyReader {
 
     static Reading read(String text, Context context) {
         Tokens tokens = Tokens.of(text);
+        List<Mention> marked = find(tokens, context, false);
+        if (!marked.isEmpty()) {
+            return Settling.reading(text, marked);
+        }
         List<Mention> found = find(tokens, context, true);
-        boolean anyMarked = !find(tokens, context, false).isEmpty();
-        return Settling.reading(text, anyMarked ? find(tokens, context, false) : found);
+        if (!found.isEmpty() && NumberReader.mayTellWhen(tokens)) {
+            // "Sunday the 17th" is no amount.
+            List<Mention> days = DateReader.find(tokens, context, false).stream()
+                    .filter(day ->
+                            text.substring(day.start(), day.end()).chars().anyMatch(Character::isLetter))
+                    .toList();
+            found = DateTimeReader.apart(found, days);
+        }
+        return Settling.reading(text, found);
     }
 
     /** @param bare whether a number without a currency counts */

@@ -54,7 +54,7 @@ final class NameReader {
     private static final String WORD = "\\p{L}[\\p{L}\\p{M}'.-]*";
     private static final String NAME = "(" + WORD + "(?:\\s+" + WORD + "){0,5})";
     private static final Pattern INTRODUCED = Pattern.compile(
-            "(?<![\\p{L}'])(?:(?:my|the|full|our|contact|lead|in the|under the|under|first|her|his|their)\\s+)*(?:name(?:'s| is| would be| will be|:| =| -| of| here is|)|i am called|i'?m called|they call me|people call me|everyone calls me|you can call me|just call me|call me|i go by|put (?:me|it|us) down (?:as|under)|signed|yours truly|yours|(?:kind |best |warm )?regards|it is me|it'?s me|me is|hosted by|host is|host:|booked by|organised by|organized by|contact is|contact person is|contact:|contact person:|contact|attn|attention|for the attention of|on behalf of|this is|here is|i am|i'm|im|it's|it is|its|we are|myself|ask for|speak to|recipient is|recipient:|patient is|patient:|guest is|guest:|teacher is|teacher:|passenger is|passenger:|attendee is|attendee:|applicant:|claimant:|customer:|donor:|organiser:|organiser is|deliver to|parcel for|addressed to|name on (?:it|the \\p{L}+) is|hostess is)[\\s,:]+(?:the )?"
+            "(?<![\\p{L}'])(?:(?:my|the|full|our|contact|lead|in the|under the|under|first|her|his|their)\\s+)*(?:name(?:'s| is| would be| will be|:| =| -| of| here is|)|i am called|i'?m called|they call me|people call me|everyone calls me|you can call me|just call me|call me|i go by|put (?:me|it|us|this|that)(?: down)? (?:as|under|for)|you can put|(?:book|reserve) (?:it|me|us|this|that) (?:under|in|as|for)|it goes under|in the name of|(?:that|it)(?: would|'d| will|'ll) be|signed|yours truly|yours|(?:kind |best |warm )?regards|it is me|it'?s me|me is|hosted by|host is|host:|booked by|organised by|organized by|contact is|contact person is|contact:|contact person:|contact|attn|attention|for the attention of|on behalf of|this is|here is|i am|i'm|im|it's|it is|its|we are|myself|ask for|speak to|recipient is|recipient:|patient is|patient:|guest is|guest:|teacher is|teacher:|passenger is|passenger:|attendee is|attendee:|applicant:|claimant:|customer:|donor:|organiser:|organiser is|deliver to|parcel for|addressed to|name on (?:it|the \\p{L}+) is|hostess is)[\\s,:]+(?:the )?"
                     + NAME,
             Pattern.CASE_INSENSITIVE);
     private static final Pattern FIRM = Pattern.compile(
@@ -89,6 +89,9 @@ final class NameReader {
 
     /** "St Orrin's" is a school or a church. */
     private static final Pattern OF_A_SAINT = Pattern.compile("(?i)(?:st|saint)\\.? .*'s?");
+
+    /** "We'd arrive" is nobody. */
+    private static final Pattern SHORTENED = Pattern.compile("(?i)\\p{L}(?:['’](?:d|ll|ve|re)|n['’]t)(?![\\p{L}'])");
 
     /** "No lunch" is nobody. */
     private static final Pattern RULED_OUT = Pattern.compile("(?:[Nn]o|[Ww]ithout|[Aa]ny|[Ss]ome) \\p{Ll}");
@@ -210,10 +213,30 @@ final class NameReader {
             at = more ? breaks.end() : at;
         }
         if (found == null) {
-            return Reading.NOTHING;
+            return asks ? Reading.NOTHING : onlyName(text);
         }
         int start = Math.max(0, text.indexOf(found));
         return given(found, start, Math.min(text.length(), start + found.length()));
+    }
+
+    /** Two words or three that begin with capitals, where a message has no others that do: "they have me down as Ida Marlow". */
+    private static final Pattern CAPITALS = Pattern.compile("\\p{Lu}[\\p{L}'’-]+(?: \\p{Lu}[\\p{L}'’-]+){1,2}");
+
+    private static Reading onlyName(String text) {
+        Matcher capitals = CAPITALS.matcher(text);
+        if (!capitals.find()) {
+            return Reading.NOTHING;
+        }
+        int start = capitals.start();
+        int end = capitals.end();
+        String name = name(capitals.group());
+        boolean others = capitals.find()
+                || text.indexOf('@') >= 0
+                || text.substring(end).chars().anyMatch(Character::isDigit);
+        boolean denied = Regex.matches(text.substring(0, start), "(?is).*\\b(?:not|isn't|from|at|of)\\s+");
+        return name == null || others || denied || CompanyReader.looksLikeOne(name)
+                ? Reading.NOTHING
+                : given(name, start, end);
     }
 
     /** "Bogbean, Cornelius": one word, a comma, one word, and nothing else. */
@@ -246,7 +269,8 @@ final class NameReader {
         bare = withoutTitle(bare);
         if (bare.isEmpty()
                 || !Regex.matches(bare, NAME)
-                || OF_A_SAINT.matcher(bare).matches()) {
+                || OF_A_SAINT.matcher(bare).matches()
+                || SHORTENED.matcher(bare).find()) {
             return null;
         }
         String[] words = bare.toLowerCase(Locale.ROOT).split(" ");

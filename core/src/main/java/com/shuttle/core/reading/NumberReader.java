@@ -98,12 +98,26 @@ final class NumberReader {
 
     private NumberReader() {}
 
+    private static final Pattern CLOCK = Pattern.compile(
+            "\\d\\s?(?:[ap]\\.?m\\b|:\\d|h\\b|\\.\\d\\d)|o'?clock|\\b(?:past|quarter|half|noon|midday|midnight|morning|afternoon|evening|at)\\b",
+            Pattern.CASE_INSENSITIVE);
+
     static Reading read(String text, Context context) {
         Tokens tokens = Tokens.of(text);
         List<Mention> found = find(tokens, context);
         if (!found.isEmpty() && mayTellWhen(tokens)) {
             found = DateTimeReader.apart(found, DateReader.find(tokens, context, false));
-            found = DateTimeReader.apart(found, TimeReader.find(tokens, context, false));
+            List<Mention> timeless = DateTimeReader.apart(found, TimeReader.find(tokens, context, false));
+            // "About 4" may be a time, but is a number where one is asked for.
+            found = timeless.isEmpty()
+                            && found.size() == 1
+                            && !CLOCK.matcher(text).find()
+                    ? found
+                    : timeless;
+        }
+        if (found.size() > 1) {
+            List<Mention> uncounted = DateTimeReader.apart(found, MoneyReader.find(tokens, context, false));
+            found = uncounted.isEmpty() ? found : uncounted;
         }
         Mention company = company(text, found);
         if (company != null) {
@@ -118,7 +132,7 @@ final class NumberReader {
     }
 
     /** Whether a number may belong to a day or a time of day: looked at before the finders of those, which take longer. */
-    private static boolean mayTellWhen(Tokens tokens) {
+    static boolean mayTellWhen(Tokens tokens) {
         for (int i = 0; i < tokens.size(); i++) {
             boolean clock = tokens.at(i).figure() && tokens.word(i).indexOf(':') > 0;
             if (clock || tokens.is(i, WHEN) || tokens.at(i).letters() && CalendarWords.named(tokens.word(i))) {

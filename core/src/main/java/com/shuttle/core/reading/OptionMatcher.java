@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -89,7 +90,7 @@ public final class OptionMatcher {
         }
         boolean asks = text.strip().endsWith("?") || Words.looksLikeQuestion(text);
         if (asks && !REQUESTS.matcher(text).find()) {
-            return NONE;
+            return requested(text, options);
         }
         Match interval = interval(text, options, context);
         if (!(interval instanceof Match.None)) {
@@ -99,8 +100,14 @@ public final class OptionMatcher {
         if (!(mentioned instanceof Match.None)) {
             return mentioned;
         }
-        List<String> telling =
-                words.stream().filter(word -> !FILLERS.contains(word)).toList();
+        List<Option> denied = OptionsSaid.of(text, options).denied();
+        if (!denied.isEmpty()) {
+            // What follows knows nothing of negation; of the others, only what is named may be meant.
+            List<Option> open =
+                    options.stream().filter(option -> !denied.contains(option)).toList();
+            return best(telling(Words.of(OptionsSaid.without(text, denied))), open, true, "what was not ruled out");
+        }
+        List<String> telling = telling(words);
         if (telling.isEmpty()) {
             return NONE;
         }
@@ -114,6 +121,10 @@ public final class OptionMatcher {
         }
         Match slip = best(telling, options, true, "a small misspelling");
         return slip instanceof Match.None ? meant(text, options, meaning) : slip;
+    }
+
+    private static List<String> telling(List<String> words) {
+        return words.stream().filter(word -> !FILLERS.contains(word)).toList();
     }
 
     static Match whole(List<String> words, List<Option> options) {
@@ -250,6 +261,37 @@ public final class OptionMatcher {
             "^\\W*+(?:(?:hi|hello|hey|please|ok|so|and|well)\\W++)*+(?:can|could|may|might) (?:i|we) (?:please |also |just )?"
                     + "(?:(?:have|get|take|do) (?:a|an|the|one|some|that|this)|book|order|reserve|rent|hire|choose|go for|join|sign up for)\\b",
             Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern ASKS_FOR = Pattern.compile(
+            "^\\W*+(?:(?:hi|hello|hey|please|ok|oh|so|and|well|actually|hm+)\\W++)*+(?:(?:can|could|may|might) (?:i|we) (?:please |also |just )?"
+                    + "(?:have|get|take|do|try|pick|add|switch to|change to|go (?:for|with))|(?:how|what) about|(?:could|can) it be)\\b",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern CLAUSE_END = Pattern.compile(
+            "[,.;:?!\\n]|\\s[-–—]\\s|\\s(?:and|also|plus|then|instead|if|for|on|at|please)\\b",
+            Pattern.CASE_INSENSITIVE);
+
+    /** "How about the wheel" and "can I have lunch?" ask for an option where they speak of nothing else. */
+    private static Match requested(String text, List<Option> options) {
+        Matcher head = ASKS_FOR.matcher(text);
+        if (!head.lookingAt()) {
+            return NONE;
+        }
+        List<String> telling =
+                telling(Words.of(CLAUSE_END.split(text.substring(head.end()).strip(), 2)[0]));
+        List<Option> nothingElse = options.stream()
+                .filter(option -> names(option).stream().anyMatch(name -> saysOnly(telling, Words.of(name))))
+                .toList();
+        return telling.isEmpty() || nothingElse.size() != 1 ? NONE : decide(nothingElse, "what is asked for");
+    }
+
+    /** Whether words are those of a name; one more may stand beside the whole of it ("wheel throwing"). */
+    private static boolean saysOnly(List<String> telling, List<String> name) {
+        long of = telling.stream()
+                .filter(typed -> name.stream().anyMatch(word -> same(typed, word, true)))
+                .count();
+        return of == telling.size() || of > 0 && of == name.size() && telling.size() - of == 1;
+    }
 
     /** Said in another way: "year five", "yr 1". */
     private static final Map<String, String> WRITTEN = Map.ofEntries(

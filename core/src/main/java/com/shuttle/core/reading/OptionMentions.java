@@ -80,8 +80,10 @@ final class OptionMentions {
                     matched++;
                     at++;
                 }
-                if (matched == words.length) {
-                    Mention mention = mention(option, tokens.at(i), tokens.at(at - 1));
+                // "handbuilding"
+                boolean joined = words.length > 1 && name.length() > 6 && tokens.is(i, name.replace(" ", ""));
+                if (matched == words.length || joined) {
+                    Mention mention = mention(option, tokens.at(i), tokens.at(joined ? i : at - 1));
                     longest = longest == null || mention.end() > longest.end() ? mention : longest;
                 }
             }

@@ -21,7 +21,7 @@ import java.util.regex.Pattern;
 public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, int last) {
 
     private static final Pattern NEGATES = Pattern.compile(
-            "\\b(?:no|not|never|without|except(?: for)?|excluding|minus|bar|neither|nor|instead of|rather than|apart from|other than"
+            "\\b(?:no|not|never|without|except(?: for)?|excluding|minus|bar|neither|nor|instead of|rather than|(?:rather|sooner)\\b[^.;,]*\\bthan|apart from|other than"
                     + "|any(?:thing|one)? but|every(?:thing| one)? but|all but|skip|forget(?: about)?|drop|leave|lose|remove|cancel"
                     + "|take off|take out|scrap|(?:do|does|wo|ca|need|would|should|is|are)n'?t|don'?t|do not|cannot"
                     + "|(?:our|my|their) own|bring(?:ing)? (?:our|my|their)|already (?:have|got))\\b[^.;]*$",
@@ -30,16 +30,23 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
             "\\b(?:no (?:problem|worries|wait)|why not|not only|not just|can'?t wait|don'?t mind|not sure)\\b[^.;]*$",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern CONTRAST = Pattern.compile(
-            "[.;!?\\n]|\\b(?:but(?! not\\b| no\\b)|though|just|only|please|so|do want|do need|i'?d take|we'?d take|i'?ll have|we'?ll have|yes)\\b",
+            "[.;!?\\n]|\\b(?:but(?! not\\b| no\\b)|though|just|only|please|so|(?<=instead of .{1,40})it'?s|we want|i want|(?:we|i)'?d like|do want|do need|i'?d take|we'?d take|i'?ll have|we'?ll have|yes)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern ALL_BUT =
             Pattern.compile("\\b(?:any|every|all)(?:thing|one| one| of (?:them|it))?\\s*$", Pattern.CASE_INSENSITIVE);
     private static final Pattern NEGATED_AFTER = Pattern.compile(
             "^\\s*(?:(?:is|are|was|were) (?:not|no)|(?:is|are)n'?t|not|no)(?=\\s*(?:[,.;!]|$|thanks|thank|needed|required|necessary|for))",
             Pattern.CASE_INSENSITIVE);
+    /** "We had the wheel last time". */
+    private static final Pattern HAD = Pattern.compile(
+            "\\b(?:had|did|done|tried|took|booked|been (?:to|on)|went (?:to|on))\\b[^.;]*$", Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern BEFORE = Pattern.compile(
+            "[^.;!?,]{0,20}\\b(?:last|before|already|earlier|previously|the other)\\b", Pattern.CASE_INSENSITIVE);
+
     private static final Pattern TAKES_BACK = Pattern.compile(
             "\\b(?:no,|no wait|nope|sorry|wait|i mean|i meant|actually|make (?:it|that)|correction|or rather|scratch that|oops|hang on"
-                    + "|hold on|on second thoughts?)\\b",
+                    + "|hold on|on second thoughts?|changed? (?:my|our) minds?|rather|instead|then)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern LISTED = Pattern.compile("^[^.;!?]*?\\b(?:or|nor)\\b", Pattern.CASE_INSENSITIVE);
 
@@ -106,7 +113,9 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
         String scope = text.substring(scope(text, start), start);
         Matcher negates = NEGATES.matcher(scope);
         boolean before = negates.find() && !NOT_REALLY.matcher(scope).find();
-        return before || NEGATED_AFTER.matcher(text.substring(end)).find();
+        boolean hadIt =
+                HAD.matcher(scope).find() && BEFORE.matcher(text.substring(end)).lookingAt();
+        return before || hadIt || NEGATED_AFTER.matcher(text.substring(end)).find();
     }
 
     /** Where the scope begins that a place stands in: after the last contrast before it. */
