@@ -36,10 +36,6 @@ public record BotForm(String name, String slug, String description, String regio
                 .require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "Please choose a time zone.")
                 .require(language(manner.language()), "language", "Please give a language such as en or en-GB.")
                 .require(
-                        manner.letters() >= 0 && manner.letters() <= 1000,
-                        "letters",
-                        "Letters a second are a number from 0 to 1,000.")
-                .require(
                         manner.picture().isEmpty() || manner.picture().matches("/media/[A-Za-z0-9_-]{10,64}"),
                         "picture",
                         "Please upload a picture.")

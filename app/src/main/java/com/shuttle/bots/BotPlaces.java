@@ -19,4 +19,9 @@ class BotPlaces {
     BotTab profileTab() {
         return new BotTab("profile", "Profile", "/profile", 10);
     }
+
+    @Bean
+    BotTab mannersTab() {
+        return new BotTab("manners", "Manners", "/manners", 40);
+    }
 }

@@ -229,9 +229,10 @@ public class BotService {
         return Checked.good(kept(bot, variables, bot.standing()));
     }
 
-    /** Sets how standing requests are heard. */
+    /** Sets how a bot behaves, and how standing requests are heard. */
     @Transactional
-    public void setStanding(String id, List<StandingWords> standing) {
+    public void behave(String id, Manner manner, List<StandingWords> standing) {
+        adopt(id, manner);
         Bot bot = bot(id);
         kept(bot, bot.variables(), standing);
     }

@@ -24,6 +24,11 @@ public record Manner(
         int letters,
         List<Response> responses) {
 
+    /** The greatest speed of typing. */
+    static final int FASTEST = 1000;
+
+    static final String NO_SPEED = "Letters a second are a number from 0 to 1,000.";
+
     public static final Manner PLAIN = new Manner("", "", Map.of(), "en", 0);
 
     /** With the usual responses. */
@@ -34,6 +39,11 @@ public record Manner(
     /** The same with other responses. */
     public Manner saying(List<Response> others) {
         return new Manner(picture, team, hours, language, letters, others);
+    }
+
+    /** The same at another speed of typing. */
+    Manner typing(int lettersASecond) {
+        return new Manner(picture, team, hours, language, lettersASecond, responses);
     }
 
     public Manner {

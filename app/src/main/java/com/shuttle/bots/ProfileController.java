@@ -1,21 +1,16 @@
 package com.shuttle.bots;
 
-import com.shuttle.core.flow.StandingWords;
-import com.shuttle.core.reading.Words;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
-import com.shuttle.web.Length;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,21 +19,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** A bot's profile, and how its standing requests are heard. */
+/** A bot's profile. */
 @Controller
 @Access(Access.Who.DESIGNER)
 class ProfileController {
-
-    /** The standing requests, in the words of designers. */
-    private static final Map<String, String> STANDING = new LinkedHashMap<>();
-
-    static {
-        STANDING.put("person", "a person");
-        STANDING.put("start_again", "start again");
-        STANDING.put("menu", "the menu");
-        STANDING.put("stop", "stop");
-        STANDING.put("back", "go back one question");
-    }
 
     private static final List<String> DAYS = Arrays.stream(DayOfWeek.values())
             .map(day -> day.name().toLowerCase(Locale.ROOT))
@@ -76,14 +60,14 @@ class ProfileController {
             RedirectAttributes flash) {
         Map<String, String> hours = new LinkedHashMap<>();
         DAYS.forEach(day -> hours.put(day, all.getOrDefault("hours-" + day, "")));
-        String letters = all.getOrDefault("letters", "0").strip();
+        Manner before = bots.bot(id).manner();
         Manner manner = new Manner(
                 all.getOrDefault("picture", "").strip(),
                 all.getOrDefault("team", ""),
                 BotForm.hours(hours),
                 all.getOrDefault("language", "en").strip(),
-                letters.isEmpty() ? 0 : letters.matches("\\d{1,6}") ? Integer.parseInt(letters) : -1,
-                bots.bot(id).manner().responses());
+                before.letters(),
+                before.responses());
         BotForm form = new BotForm(name, slug, description, region, zone, manner);
         if (bots.change(id, form) instanceof Checked.Bad<Bot> bad) {
             Bot bot = frame.fill(id, "profile", model);
@@ -92,27 +76,6 @@ class ProfileController {
             fillProfile(bot, model);
             return "bots/profile";
         }
-        flash.addFlashAttribute("saved", true);
-        return "redirect:/bots/" + id + "/profile";
-    }
-
-    /** How standing requests are heard: a checkbox and more phrases, one a line, for each. */
-    @PostMapping("/bots/{id}/standing")
-    String standing(@PathVariable String id, @RequestParam Map<String, String> form, RedirectAttributes flash) {
-        List<StandingWords> standing = new ArrayList<>();
-        for (String request : STANDING.keySet()) {
-            List<String> phrases = form.getOrDefault(request + "-phrases", "")
-                    .lines()
-                    .map(line -> Words.clean(line))
-                    .filter(line -> !line.isEmpty() && Length.LINE.holds(line))
-                    .limit(50)
-                    .toList();
-            boolean off = !form.containsKey(request);
-            if (off || !phrases.isEmpty()) {
-                standing.add(new StandingWords(request, off, phrases));
-            }
-        }
-        bots.setStanding(id, standing);
         flash.addFlashAttribute("saved", true);
         return "redirect:/bots/" + id + "/profile";
     }
@@ -126,8 +89,5 @@ class ProfileController {
                 new TreeSet<>(ZoneId.getAvailableZoneIds().stream()
                         .filter(zone -> zone.contains("/") && !zone.startsWith("Etc/") && !zone.startsWith("System"))
                         .toList()));
-        model.addAttribute("standingNames", STANDING);
-        model.addAttribute(
-                "standing", bot.standing().stream().collect(Collectors.toMap(StandingWords::request, words -> words)));
     }
 }

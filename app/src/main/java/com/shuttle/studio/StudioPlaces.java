@@ -17,9 +17,4 @@ class StudioPlaces {
     BotTab variablesTab() {
         return new BotTab("variables", "Variables", "/variables", 30);
     }
-
-    @Bean
-    BotTab responsesTab() {
-        return new BotTab("responses", "Responses", "/responses", 40);
-    }
 }

@@ -1,4 +1,4 @@
-/** Where flows are written: script, map, history, variables, responses, rehearsal. */
+/** Where flows are written: script, map, history, variables, rehearsal. */
 @NullMarked
 package com.shuttle.studio;
 

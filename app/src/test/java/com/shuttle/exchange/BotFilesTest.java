@@ -67,7 +67,7 @@ class BotFilesTest {
                 bot.id(), new BotForm(data.name("Full"), bot.slug(), "All there is", "CH", "Europe/Zurich", manner)));
         TestData.good(bots.declare(
                 bot.id(), new Variable("guests", ValueType.NUMBER, Variable.Origin.CONVERSATION, "how many")));
-        bots.setStanding(bot.id(), List.of(new StandingWords("person", false, List.of("a human please"))));
+        bots.behave(bot.id(), bot.manner(), List.of(new StandingWords("person", false, List.of("a human please"))));
         String collection = data.collectionOf(bot, "When are you open?", "At noon.");
         bots.putFlow(bot.id(), FlowJson.readTrusted("""
                 {"format":"shuttle-flow/1","id":"main","name":"Main","phrases":["hello"],"sections":[{"id":"s1","title":"Hi","steps":[

@@ -89,9 +89,9 @@ class ReleaseServiceTest {
         bots.undeclare(bot.id(), "party");
         assertThat(releases.draftDiffers(bots.bot(bot.id()))).isFalse();
 
-        bots.setStanding(bot.id(), List.of(new StandingWords("stop", true, List.of())));
+        bots.behave(bot.id(), bot.manner(), List.of(new StandingWords("stop", true, List.of())));
         assertThat(releases.draftDiffers(bots.bot(bot.id()))).isTrue();
-        bots.setStanding(bot.id(), List.of());
+        bots.behave(bot.id(), bot.manner(), List.of());
 
         Manner hours = new Manner("", "", Map.of("monday", "09:00-12:00"), "en", 0);
         TestData.good(bots.change(bot.id(), new BotForm(bot.name(), bot.slug(), "", bot.region(), bot.zone(), hours)));

@@ -11,9 +11,9 @@ import com.shuttle.core.flow.FlowJson;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
-/** What a bot says of its own accord is written, and heard in the rehearsal. */
+/** What a bot says and hears of its own accord is written, and met in the rehearsal. */
 @ServerTest
-class ResponsesScreenTest {
+class MannersScreenTest {
 
     private static final String FLOW = """
             {"format":"shuttle-flow/1","id":"main","name":"Main","phrases":[],"sections":[{"id":"s1","title":"","steps":[
@@ -22,7 +22,7 @@ class ResponsesScreenTest {
     private final int port;
     private final TestData data;
 
-    ResponsesScreenTest(@LocalServerPort int port, TestData data) {
+    MannersScreenTest(@LocalServerPort int port, TestData data) {
         this.port = port;
         this.data = data;
     }
@@ -32,17 +32,21 @@ class ResponsesScreenTest {
         Bot bot = data.released(FlowJson.readTrusted(FLOW));
         try (Screens screens = new Screens(port)) {
             Page page = screens.signedIn("maren.holt");
-            page.navigate("/bots/" + bot.id() + "/responses");
+            page.navigate("/bots/" + bot.id() + "/manners");
             page.locator("#not_found-say").fill("Please ask at the desk.");
             page.locator("[name=next]").check();
             page.locator("#next-offers").fill("Who painted the whale?");
+            page.locator("#start_again-phrases").fill("once more from the top");
+            page.locator("#letters").fill("fast");
             page.locator("[name=silence]").check();
             page.locator("[name=silence-minutes]").fill("soon");
-            page.locator(".responses .button").click();
+            page.locator(".manners > .button").click();
             assertThat(page.locator("#error-silence-minutes")).containsText("minutes from 1");
+            assertThat(page.locator("#error-letters")).containsText("from 0 to 1,000");
             assertThat(page.locator("#not_found-say")).hasValue("Please ask at the desk.");
+            page.locator("#letters").fill("0");
             page.locator("[name=silence-minutes]").fill("15");
-            page.locator(".responses .button").click();
+            page.locator(".manners > .button").click();
             assertThat(page.locator(".notice")).containsText("Saved");
             assertThat(page.locator("[name=silence-minutes]")).hasValue("15");
 
@@ -52,7 +56,13 @@ class ResponsesScreenTest {
             page.locator("#rehearse-text").fill("is there a whale?");
             page.keyboard().press("Enter");
             assertThat(page.locator("#rehearse .talk")).containsText("Please ask at the desk.");
-            page.locator("#rehearse button:has-text('Who painted the whale?')").click();
+            page.locator("#rehearse-text").fill("once more from the top");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("#rehearse .talk .visitor").last()).containsText("from the top");
+            assertThat(page.locator("#rehearse .talk")).containsText("start again");
+            page.locator("#rehearse button:has-text('Who painted the whale?')")
+                    .last()
+                    .click();
             assertThat(page.locator("#rehearse .talk .visitor").last()).containsText("Who painted the whale?");
             assertThat(screens.complaints()).isEmpty();
         }
