@@ -43,6 +43,7 @@ public final class Playbook {
     private final List<Slot> slots;
     private final List<Chosen> choices = new ArrayList<>();
     private final Map<String, Set<String>> askedIn = new HashMap<>();
+    private final Map<String, Wanted> wanted = new HashMap<>();
 
     public Playbook(Release release) {
         this.release = release;
@@ -62,6 +63,7 @@ public final class Playbook {
             for (Step step : all) {
                 Place place = new Place(flow.id(), step.id());
                 steps.put(place, step);
+                step.wants().forEach(one -> wanted.putIfAbsent(one.variable(), one));
                 if (step instanceof Choice choice
                         && !choice.variable().isBlank()
                         && choice.from().isBlank()) {
@@ -134,6 +136,11 @@ public final class Playbook {
 
     public List<Slot> slots() {
         return slots;
+    }
+
+    /** The first question for a variable, in the designer's order; null for none. */
+    public @Nullable Wanted wanted(String variable) {
+        return wanted.get(variable);
     }
 
     /** The variables that a flow's steps ask for. */

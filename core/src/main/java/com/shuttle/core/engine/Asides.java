@@ -1,7 +1,7 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.conversation.Awaiting;
-import com.shuttle.core.engine.steps.Asking;
+import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
@@ -24,13 +24,13 @@ final class Asides {
     private final TurnRun run;
     private final Walker walker;
     private final Repairs repairs;
-    private final Asking asking;
+    private final GivenAway givenAway;
 
-    Asides(Walker walker, Repairs repairs, Asking asking) {
+    Asides(Walker walker, Repairs repairs, GivenAway givenAway) {
         this.run = walker.run();
         this.walker = walker;
         this.repairs = repairs;
-        this.asking = asking;
+        this.givenAway = givenAway;
     }
 
     /** Who says only that they want out, do not know or do not understand. */
@@ -128,7 +128,7 @@ final class Asides {
                     if (!asked && bare == BareValue.NONE && text.chars().anyMatch(Character::isLetter)) {
                         run.say(Phrasebook.AS_YOU_LIKE);
                         walker.putAgain();
-                    } else if (bare == BareValue.DAYS && asking.wantsDay()) {
+                    } else if (bare == BareValue.DAYS && givenAway.wantsDay()) {
                         run.say(Phrasebook.WHICH_DAY);
                         walker.putAgain();
                     } else if (pending == null || pending instanceof Awaiting.OpenQuestion) {

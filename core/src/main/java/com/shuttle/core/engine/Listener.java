@@ -7,7 +7,7 @@ import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.Speaker;
-import com.shuttle.core.engine.steps.Asking;
+import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.listening.Source;
@@ -43,7 +43,7 @@ final class Listener {
     private final Walker walker;
     private final Requests requests;
     private final Repairs repairs;
-    private final Asking asking;
+    private final GivenAway givenAway;
     private final Asides asides;
     private final Questions questions;
 
@@ -52,9 +52,9 @@ final class Listener {
         this.walker = walker;
         this.requests = new Requests(run, walker);
         this.repairs = new Repairs(run, walker);
-        this.asking = new Asking(run);
+        this.givenAway = new GivenAway(run);
         this.questions = new Questions(walker);
-        this.asides = new Asides(walker, repairs, asking);
+        this.asides = new Asides(walker, repairs, givenAway);
     }
 
     void take(String text) {
@@ -157,9 +157,7 @@ final class Listener {
         String besides = answer == null || run.awaiting() instanceof Awaiting.OpenQuestion ? text : answer.rest();
         String left = change == null ? besides : change.rest();
         Slot pending = change == null && answer == null ? null : repairs.pending(run.awaiting());
-        return left.isBlank()
-                ? Map.of()
-                : asking.givenAway(left, pending == null ? List.of() : List.of(pending.name()));
+        return left.isBlank() ? Map.of() : givenAway.of(left, pending == null ? List.of() : List.of(pending.name()));
     }
 
     /** The words that an answer itself consists of, where it leaves others. */
@@ -190,7 +188,7 @@ final class Listener {
             claims.add(Source.VALUE, claims.won(Source.FACT) ? null : asides.value(text), List.of());
             return;
         }
-        Heard foreign = asides.otherLanguage(text);
+        Heard foreign = claims.won(Source.FACT) ? null : asides.otherLanguage(text);
         if (foreign != null) {
             claims.add(Source.MOOD, foreign, List.of());
             return;
@@ -216,7 +214,7 @@ final class Listener {
         Place place = run.at();
         claims.winners(Source.CHANGE).forEach(this::act);
         claims.winners(Source.FACT).forEach(fact -> fact.act().run());
-        asking.keep(kept);
+        givenAway.keep(kept);
         if (!Objects.equals(place, run.at()) || run.speaker() != Speaker.BOT) {
             return;
         }

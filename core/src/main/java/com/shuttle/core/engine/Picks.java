@@ -4,7 +4,7 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.steps.Answering;
-import com.shuttle.core.engine.steps.Asking;
+import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
@@ -94,10 +94,13 @@ final class Picks {
     @Nullable
     Heard hearSuggestion(Awaiting.Suggestion suggestion, String text) {
         List<Option> options = suggestion.offers().stream().map(Picks::option).toList();
-        boolean tells = !new Asking(run).givenAway(text, List.of()).isEmpty();
+        boolean tells = !new GivenAway(run).of(text, List.of()).isEmpty();
         if (!tells && OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
             return new Heard(
                     "suggestion", "“" + option.label() + "” by " + by, () -> pickSuggestion(suggestion, option.id()));
+        }
+        if (LEAVES_IT.matcher(text).matches()) {
+            return new Heard("suggestion", "refused", () -> refused(suggestion));
         }
         if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
@@ -117,6 +120,12 @@ final class Picks {
         Awaiting before = suggestion.resumes() == null ? new Awaiting.OpenQuestion(0) : suggestion.resumes();
         return walker.player().resuming(before, text);
     }
+
+    /** "Ok no", "no thats all": nothing more is wanted. */
+    private static final Pattern LEAVES_IT = Pattern.compile(
+            "\\W*(?:(?:ok(?:ay)?|oh|well|right|fine|ah|um|thanks|no|nope|nah)\\W+)*(?:no|nope|nah|(?:that'?s|that is) (?:all|it|everything))"
+                    + "(?:\\W+(?:thanks|thank you|ta|cheers|for now))*\\W*",
+            Pattern.CASE_INSENSITIVE);
 
     private static Option option(Offer offer) {
         boolean none = offer.id().equals(Answering.NONE_OF_THESE);

@@ -116,7 +116,8 @@ final class Questions {
         Finding.Outcome outcome = answering.outcome(finding);
         boolean byTable =
                 !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;
-        if (telling && !asks && pending != null && (outcome != Finding.Outcome.ANSWER || byTable)) {
+        boolean placed = told != null && !told.isEmpty();
+        if (telling && !asks && pending != null && (outcome != Finding.Outcome.ANSWER || byTable || !placed)) {
             return null;
         }
         return switch (outcome) {

@@ -16,6 +16,7 @@ import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Words;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -147,12 +148,21 @@ final class Requests {
                         .orElse(null);
     }
 
+    /** The question in a message, which may stand after something else: "never mind, when do you close today". */
+    private static Optional<String> asked(String text) {
+        return Words.looksLikeQuestion(text)
+                ? Optional.of(text)
+                : Stream.of(CLAUSES.split(text))
+                        .filter(Words::looksLikeQuestion)
+                        .findFirst();
+    }
+
     /** Who waits is never met with silence: a question that is surely known is answered, all else is passed on. */
     private void whileWaiting(String text) {
         String read = Words.readable(text);
-        Finding finding = Words.looksLikeQuestion(read)
-                ? run.ask(new Query.Ask(run.askedThen(read), List.of()))
-                : Finding.NOTHING;
+        Finding finding = asked(read)
+                .map(question -> run.ask(new Query.Ask(run.askedThen(question), List.of())))
+                .orElse(Finding.NOTHING);
         if (finding.outcome() == Finding.Outcome.ANSWER) {
             run.remember(read);
             new Answering(walker).say(finding, "");

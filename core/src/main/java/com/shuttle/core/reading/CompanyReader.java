@@ -257,6 +257,9 @@ final class CompanyReader {
                 "(?i)^(?:for(?= the )|called|named|the name is|an? (?:\\p{L}+ ){1,3}(?:called|named)|a (?:small |little |big )?(?:company|firm|business|shop|school|charity)(?: called| named)?)\\s+",
                 "");
         bare = Regex.replaceAll(bare, "^['.\\s]+|['\\s]+$", "");
+        if (YEARS.matcher(bare).lookingAt()) {
+            return null;
+        }
         if (bare.isEmpty() || bare.indexOf('@') >= 0 || !Regex.matches(bare, ".*\\p{L}.*") || bare.length() > 80) {
             return null;
         }
@@ -334,6 +337,10 @@ final class CompanyReader {
             Pattern.compile("(?<![\\p{L}\\p{N}@.])(?:\\p{N}+(?:st|nd|rd|th)\\s+)?" + CAPITAL
                     + "(?:\\s+(?:(?:&|and|of|the|et|und|for|at|from|on|in|de|la|le)\\s+(?=(?:the\\s+)?[\\p{Lu}\\p{N}]))?(?:the\\s+(?=\\p{Lu}))?(?:\\p{N}+|"
                     + CAPITAL + "))*");
+
+    /** "Years 3 and 4" is no school. */
+    private static final Pattern YEARS =
+            Pattern.compile("(?:years?|yrs?|class(?:es)?|key stage|ks)\\s*\\d", Pattern.CASE_INSENSITIVE);
 
     private static final Pattern FROM = Pattern.compile("^(.+?)\\s+(?:from|at|of the)\\s+(.+)$");
 

@@ -51,7 +51,8 @@ public final class HeadCounts {
 
     private static final Pattern TERM = Pattern.compile(
             "\\b(?:(?:(?:my|our|the|his|her)\\s+)?(?<count>" + NUMBER
-                    + "|an?)\\s+(?:(?!of\\b|and\\b|to\\b|or\\b)\\p{L}+\\s+)?(?:" + PEOPLE + ")"
+                    + "|an?)\\s+(?:\\d{1,2}[- ]year[- ]olds?|\\d{1,2}[- ]?yos?|(?:(?!of\\b|and\\b|to\\b|or\\b)\\p{L}+\\s+)?(?:"
+                    + PEOPLE + "))"
                     + "|(?<bare>" + NUMBER + ")(?=\\s*(?:\\+|plus|and)\\s*(?:" + NUMBER + ")\\s+(?:" + PEOPLE + ")\\b)"
                     + "|(?<of>" + NUMBER + ")\\s+of\\s+us|(?:just\\s+)?us\\s+(?<us>" + NUMBER + ")"
                     + "|(?<my>my|our|his|her|the)\\s+(?:(?:little|big|older|younger|eldest|other|best|old|new)\\s+)?(?:"

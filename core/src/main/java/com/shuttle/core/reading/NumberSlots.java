@@ -17,13 +17,13 @@ import java.util.stream.Stream;
 final class NumberSlots {
 
     private static final Pattern OF_PEOPLE_AFTER = Pattern.compile(
-            "^\\s*(?:or so )?(?:of us\\b|people\\b|persons?\\b|guests?\\b|pax\\b|heads?\\b|covers?\\b|attendees\\b|friends\\b|ppl\\b|staff\\b|participants\\b|visitors\\b|strong\\b|of them\\b|seats?\\b|altogether\\b|all told\\b|in (?:total|all|the party|our group|the group)\\b|adults?\\b|diners\\b|total\\b)",
+            "^\\s*(?:or so )?(?:(?:year|yr)s?\\s?\\d{1,2}s?\\b|of us\\b|people\\b|persons?\\b|guests?\\b|pax\\b|heads?\\b|covers?\\b|attendees\\b|friends\\b|ppl\\b|staff\\b|participants\\b|visitors\\b|strong\\b|of them\\b|seats?\\b|altogether\\b|all told\\b|in (?:total|all|the party|our group|the group)\\b|adults?\\b|diners\\b|total\\b)",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern OF_PEOPLE_BEFORE = Pattern.compile(
-            "\\b(?:(?:table|room|booking|space|seats?|party|group|places?|tickets?|lunch|dinner)\\s+(?:for|of)|for|we(?:'re| are| will be|'ll be)|there(?:'s| are| will be|'ll be| is)|party of|group of|total of|bringing)\\s*(?:about|around|roughly|approximately|maybe|probably|only|just|up to|the|all)?\\s*$",
+            "\\b(?:(?:table|room|booking|space|seats?|party|group|places?|tickets?|lunch|dinner)\\s+(?:for|of)|for|we(?:'re| are| will be|'ll be|'d be| would be)|there(?:'s| are| will be|'ll be| is)|party of|group of|total of|bringing)\\s*(?:about|around|roughly|approximately|maybe|probably|only|just|up to|the|all)?\\s*$",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern UNIT = Pattern.compile(
-            "^\\s*-?(?:years?|yrs?|months?|weeks?|days?|nights?|hours?|hrs?|minutes?|mins?|miles?|km|kg|cm|metres?|meters?|feet|inch(?:es)?|%|percent|st\\b|nd\\b|rd\\b|th\\b|times?|am\\b|pm\\b|rooms?|beds?|bedrooms?|pages?|cars?|vehicles?|parcels?|boxes|courses?|sets?|copies|floors?|stars?|class(?:es)?|groups?|coach(?:es)?|buses|o'clock)",
+            "^\\s*-?(?:years?(?!\\s*\\d)|yrs?(?!\\s*\\d)|months?|weeks?|days?|nights?|hours?|hrs?|minutes?|mins?|miles?|km|kg|cm|metres?|meters?|feet|inch(?:es)?|%|percent|st\\b|nd\\b|rd\\b|th\\b|times?|am\\b|pm\\b|rooms?|beds?|bedrooms?|pages?|cars?|vehicles?|parcels?|boxes|courses?|sets?|copies|floors?|stars?|class(?:es)?|groups?|coach(?:es)?|buses|o'clock)",
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern NO_SUCH =

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** Options named in a message about several things. */
 final class OptionSlots {
@@ -39,7 +40,9 @@ final class OptionSlots {
 
     private void one(Slot slot) {
         String text = reader.rest();
-        List<Mention> mentions = OptionMentions.find(text, slot.options());
+        List<Mention> mentions = OptionMentions.find(text, slot.options()).stream()
+                .filter(mention -> !inName(text, mention))
+                .toList();
         List<Mention> standing = Settling.standing(text, mentions);
         Set<Option> found = new LinkedHashSet<>();
         standing.forEach(mention -> found.add(OptionMentions.option(mention, slot.options())));
@@ -60,6 +63,15 @@ final class OptionSlots {
         } else if (!mentions.isEmpty()) {
             byMeaning(slot, text, mentions);
         }
+    }
+
+    private static final Pattern NAME_BEFORE = Pattern.compile("\\p{Lu}[\\p{L}'’-]+ $");
+
+    /** "Oakley Juniors" is a school and no year group. */
+    private static boolean inName(String text, Mention mention) {
+        return Character.isUpperCase(text.charAt(mention.start()))
+                && NAME_BEFORE.matcher(text.substring(0, mention.start())).find()
+                && mention.end() - mention.start() < 20;
     }
 
     /** Where some options were ruled out, another clause may mean one of the rest. */

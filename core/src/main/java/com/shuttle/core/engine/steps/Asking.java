@@ -2,20 +2,16 @@ package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Offer;
-import com.shuttle.core.conversation.Place;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
-import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
-import com.shuttle.core.reading.BareValue;
 import com.shuttle.core.reading.HeadCounts;
 import com.shuttle.core.reading.OptionMatcher;
-import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Regex;
@@ -23,27 +19,20 @@ import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
-import com.shuttle.core.reading.Words;
 import java.math.BigDecimal;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
-/** Reading what is asked for, and what else a message gives away. For one turn. */
-public final class Asking {
-
-    private static final Value NONE_OF_THEM = new Value.Many(List.of());
+/** Reading what is asked for. For one turn. */
+final class Asking {
 
     private final TurnRun run;
 
-    public Asking(TurnRun run) {
+    Asking(TurnRun run) {
         this.run = run;
     }
 
@@ -63,14 +52,6 @@ public final class Asking {
                         .orElse(null);
         };
     }
-
-    private static final Pattern INTRODUCES =
-            Pattern.compile("\\b(?:name is|name's|i am|i'm|im|call me|called|this is|it's)\\s+$");
-
-    private static final Pattern GOES_ON = Pattern.compile(" \\p{Lu}\\p{Ll}");
-
-    private static final Pattern OF_A_FIRM =
-            Pattern.compile("\\b(?:ltd|limited|plc|inc|llc|llp|gmbh|ag)\\b\\.?\\W*$", Pattern.CASE_INSENSITIVE);
 
     private static final Pattern DIALLED = Pattern.compile("\\W*[+(]?[0\\d][\\d\\s()./-]{8,}\\W*");
 
@@ -175,7 +156,7 @@ public final class Asking {
     }
 
     /** All that a question says of what it asks for, in lower case. */
-    private static String asked(Wanted wanted) {
+    static String asked(Wanted wanted) {
         String words = String.join(" ", wordings(wanted));
         return (wanted.called() + " " + wanted.variable().replace('_', ' ') + " " + words).toLowerCase(Locale.ROOT);
     }
@@ -190,23 +171,6 @@ public final class Asking {
                         || end - start >= text.strip().length()
                                 && value.shown().length() > 9
                                 && text.chars().anyMatch(Character::isLetter));
-    }
-
-    /** Names that nobody asked for must be written as names: "mid march" is none. */
-    private static boolean isWritten(Slot slot, Value value, String text) {
-        boolean name = slot.type() == ValueType.PERSON_NAME || slot.type() == ValueType.COMPANY;
-        String lower = text.toLowerCase(Locale.ROOT);
-        int at = lower.indexOf(value.shown().toLowerCase(Locale.ROOT));
-        // "Kestrel Foods" is no Kestrel.
-        int exact = text.indexOf(value.shown());
-        boolean goesOn = exact >= 0
-                && GOES_ON.matcher(text)
-                        .region(exact + value.shown().length(), text.length())
-                        .lookingAt();
-        return !name
-                || exact >= 0 && !goesOn
-                || at >= 0 && text.indexOf('@') > 0
-                || at > 0 && INTRODUCES.matcher(lower.substring(0, at)).find();
     }
 
     /** What the end of a message says, where it draws a conclusion. */
@@ -254,137 +218,5 @@ public final class Asking {
         return offer.label().endsWith("morning")
                 ? List.of("am", "a m")
                 : Regex.matches(offer.label(), ".*(afternoon|evening)$") ? List.of("pm", "p m") : List.of();
-    }
-
-    /** Whether a text can hold a value at all: a figure, an address, a capital, or words enough to name something. */
-    private static boolean tells(String text) {
-        if (BareValue.isIdle(text)) {
-            return false;
-        }
-        int letters = 0;
-        for (int i = 0; i < text.length(); i++) {
-            char c = text.charAt(i);
-            if (Character.isDigit(c) || c == '@' || Character.isUpperCase(c)) {
-                return true;
-            }
-            letters += Character.isLetter(c) ? 1 : 0;
-        }
-        return letters > 6;
-    }
-
-    /** Keeps what a message told besides, and says so. @param told by variable, as from {@link #givenAway} */
-    public void keep(Map<String, Reading.Given> told) {
-        List<String> kept = new ArrayList<>();
-        for (Slot slot : openSlots(List.of())) {
-            Reading.Given given = told.get(slot.name());
-            if (given == null) {
-                continue;
-            }
-            if (isChoice(slot)) {
-                run.facts.tell(slot.name(), given.value());
-            } else {
-                run.facts.set(slot.name(), given.value());
-            }
-            kept.add(Phrasebook.kept(slot, Texts.escaped(given.value().shown())));
-            run.trace("also read", slot.name() + " " + given.value().shown());
-        }
-        if (!kept.isEmpty()) {
-            run.say(Phrasebook.noted(kept));
-        }
-    }
-
-    private boolean isOfFlow(Slot slot) {
-        Place here = run.at();
-        return here != null && run.playbook.askedIn(here.flow()).contains(slot.name());
-    }
-
-    /** Whether a day is asked for now or still open. */
-    public boolean wantsDay() {
-        return openSlots(List.of()).stream()
-                .anyMatch(slot -> slot.type() == ValueType.DATE || slot.type() == ValueType.DATE_TIME);
-    }
-
-    /** Two words or more that are all written as names are no choice, unless they are an option's own. */
-    private static boolean isName(String text, Value value) {
-        return (Words.areNames(text) || OF_A_FIRM.matcher(text).find())
-                && !Words.normal(text).equals(Words.normal(value.shown()));
-    }
-
-    /** Without options of which a message has but a word: nobody asked, so that it may mean anything. */
-    private static Reading whole(Reading reading, Set<String> part) {
-        if (reading instanceof Reading.Given(Value.Many(List<String> labels), int start, int end)) {
-            List<String> whole =
-                    labels.stream().filter(label -> !part.contains(label)).toList();
-            return whole.isEmpty() ? Reading.NOTHING : new Reading.Given(new Value.Many(whole), start, end);
-        }
-        boolean inPart =
-                reading instanceof Reading.Given(Value.Text(String label), int start, int end) && part.contains(label);
-        return inPart ? Reading.NOTHING : reading;
-    }
-
-    private static boolean isChoice(Slot slot) {
-        return slot.type() == ValueType.CHOICE || slot.type() == ValueType.MULTI_CHOICE;
-    }
-
-    /** What is not known yet and may be told aside: what any step asks for, and the choices still to come in this flow. */
-    private List<Slot> openSlots(List<String> except) {
-        Place here = run.at();
-        Map<String, Slot> open = new LinkedHashMap<>();
-        run.playbook.slots().forEach(slot -> open.putIfAbsent(slot.name(), slot));
-        run.playbook.choices().stream()
-                .filter(choice -> here != null
-                        && choice.place().flow().equals(here.flow())
-                        && !choice.place().equals(here))
-                .forEach(choice -> open.putIfAbsent(choice.slot().name(), choice.slot()));
-        return open.values().stream()
-                .filter(slot -> !run.facts.knows(slot.name()) && !except.contains(slot.name()))
-                .toList();
-    }
-
-    /**
-     * What else a message gives away.
-     *
-     * @param except variables that are not looked for
-     * @return by variable, with its place in the message, for what is not known yet
-     */
-    public Map<String, Reading.Given> givenAway(String text, List<String> except) {
-        return tells(text)
-                ? run.facts.workedOut(run.at() + " " + except + " " + text, () -> readAway(text, except))
-                : Map.of();
-    }
-
-    private Map<String, Reading.Given> readAway(String text, List<String> except) {
-        List<Slot> slots = openSlots(except);
-        if (slots.isEmpty()) {
-            return Map.of();
-        }
-        // After a gap nothing opens: what is left of "company do for 90" asks nothing.
-        boolean asks = text.endsWith("?") || !text.startsWith(";") && Words.looksLikeQuestion(text);
-        Map<String, Reading> read = SeveralReader.read(
-                text, slots, run.around().context(), run.around().meaning());
-        if (read.isEmpty() && BareValue.of(text, run.around().context()) == BareValue.VALUE) {
-            // A bare "60" is what this flow asks for, though others count something too.
-            List<Slot> ofFlow = slots.stream().filter(this::isOfFlow).toList();
-            read = SeveralReader.read(
-                    text, ofFlow, run.around().context(), run.around().meaning());
-        }
-        Map<String, Reading.Given> given = new LinkedHashMap<>();
-        for (Slot slot : slots) {
-            Reading reading = slot.type() == ValueType.TIME
-                    ? UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), text)
-                    : read.getOrDefault(slot.name(), Reading.NOTHING);
-            if (isChoice(slot)) {
-                reading = whole(reading, OptionsSaid.inPart(text, slot.options()));
-            }
-            if (reading instanceof Reading.Given told
-                    && isWritten(slot, told.value(), text)
-                    && !(isChoice(slot)
-                            && (asks
-                                    || isName(text, told.value())
-                                    || told.value().equals(NONE_OF_THEM)))) {
-                given.put(slot.name(), told);
-            }
-        }
-        return given;
     }
 }

@@ -38,12 +38,12 @@ final class ChoicePlayer extends Player {
             Pattern.CASE_INSENSITIVE);
 
     private final Choice step;
-    private final Asking asking;
+    private final GivenAway givenAway;
 
     ChoicePlayer(Choice step, Course course) {
         super(course);
         this.step = step;
-        this.asking = new Asking(run);
+        this.givenAway = new GivenAway(run);
     }
 
     @Override
@@ -186,7 +186,7 @@ final class ChoicePlayer extends Player {
         boolean mayMean = !Words.looksLikeQuestion(said)
                 && Words.of(Words.readable(said)).size() <= MOST_WORDS
                 && !leadsOn
-                && asking.givenAway(said, List.of(step.variable())).isEmpty();
+                && givenAway.of(said, List.of(step.variable())).isEmpty();
         return switch (OptionMatcher.match(
                 said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
@@ -231,7 +231,8 @@ final class ChoicePlayer extends Player {
             return null;
         }
         int needed = Words.looksLikeQuestion(text) ? 2 : 1;
-        int told = asking.givenAway(OptionsSaid.without(text, offered), List.of(step.variable()))
+        int told = givenAway
+                .of(OptionsSaid.without(text, offered), List.of(step.variable()))
                 .size();
         return told >= needed ? said.wanted().getFirst() : null;
     }

@@ -89,6 +89,14 @@ final class QuestionPlayer extends Player {
         if (asking.saysOnlyYes(step, text)) {
             return Heard.of(() -> run.say(Phrasebook.TELL_ME_WHAT));
         }
+        String other = new GivenAway(run).leftOpen(step, text);
+        if (other != null) {
+            return new Heard("left open", other, () -> {
+                run.facts.leaveOut(other);
+                run.say(Phrasebook.LEFT_OPEN);
+                course.putAgain();
+            });
+        }
         return switch (asking.read(step, text)) {
             case Reading.Given(Value value, int start, int end) ->
                 new Heard(
