@@ -95,12 +95,12 @@ final class Picks {
     Heard hearSuggestion(Awaiting.Suggestion suggestion, String text) {
         List<Option> options = suggestion.offers().stream().map(Picks::option).toList();
         boolean tells = !new GivenAway(run).of(text, List.of()).isEmpty();
+        if (LEAVES_IT.matcher(text).matches()) {
+            return new Heard("suggestion", "refused", () -> refused(suggestion));
+        }
         if (!tells && OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
             return new Heard(
                     "suggestion", "“" + option.label() + "” by " + by, () -> pickSuggestion(suggestion, option.id()));
-        }
-        if (LEAVES_IT.matcher(text).matches()) {
-            return new Heard("suggestion", "refused", () -> refused(suggestion));
         }
         if (Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
@@ -129,6 +129,6 @@ final class Picks {
 
     private static Option option(Offer offer) {
         boolean none = offer.id().equals(Answering.NONE_OF_THESE);
-        return new Option(offer.id(), offer.label(), none ? List.of("no", "none", "neither", "nope") : List.of());
+        return new Option(offer.id(), offer.label(), none ? List.of("none", "neither") : List.of());
     }
 }

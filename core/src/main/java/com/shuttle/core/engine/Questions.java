@@ -26,6 +26,11 @@ final class Questions {
             "^\\W*(?:(?:oh|ok|okay|hm+|well|so|sorry)\\W++)*+(?:no|not|just|only|nothing|without|i'?m|i am|we'?re|we are|it'?s|i can'?t|we can'?t|can'?t|as)\\b",
             Pattern.CASE_INSENSITIVE);
 
+    /** A sentence that tells something, which no table is asked for: "the older one is 9". */
+    private static final Pattern TELLS = Pattern.compile(
+            "^\\W*(?:(?:the|my|our|this|that|one|he|she|it|we|they|i)\\b(?:[\\s'’]+\\p{L}+){0,3}?[\\s'’]+(?:is|are|was|were|am|s|re|m|will|turns?|has|have)\\b)",
+            Pattern.CASE_INSENSITIVE);
+
     private final TurnRun run;
     private final Walker walker;
     private final Answering answering;
@@ -122,7 +127,9 @@ final class Questions {
         }
         return switch (outcome) {
             case ANSWER ->
-                !asks && DENIES.matcher(text).find()
+                !asks
+                                && (DENIES.matcher(text).find()
+                                        || byTable && TELLS.matcher(text).find())
                         ? null
                         : new Heard("", text, () -> answer(finding, text, pending)).as(finding.confidence());
             case SUGGEST ->

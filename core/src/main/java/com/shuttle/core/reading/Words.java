@@ -114,7 +114,12 @@ public final class Words {
 
     /** A break between clauses as long as what it stands for, in the place of words that were read already. */
     public static String gap(int length) {
-        return "; ".repeat(length / 2 + 1).substring(0, length);
+        StringBuilder gap = new StringBuilder("; ".repeat(length / 2 + 1).substring(0, length));
+        if (length > 0) {
+            // Two blanks in a row would be folded into one, and all that follows would stand elsewhere.
+            gap.setCharAt(length - 1, ';');
+        }
+        return gap.toString();
     }
 
     /** Whether letters stand anywhere in a text, whatever their case. @param letters in lower case */

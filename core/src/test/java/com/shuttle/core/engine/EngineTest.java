@@ -140,10 +140,14 @@ class EngineTest {
                 .containsExactly("About dogs", "About cats", "None of these");
         talk.picks("e-dogs").hears("On a lead.", "What would you like?");
         talk.says("what about dogs and cats?")
-                .says("no")
+                .says("none of these")
                 .hearsPart("don't know")
                 .hearsPart("What would you like?");
         assertThat(talk.effects).contains(new Deed.NoteGap("what about dogs and cats?"));
+        for (String no : List.of("no", "nope", "ok no", "no thats all for now", "nah thanks")) {
+            talk.says("what about dogs and cats?").says(no).hears("All right.", "What would you like?");
+            assertThat(talk.effects).noneMatch(Deed.NoteGap.class::isInstance);
+        }
     }
 
     @Test

@@ -30,6 +30,15 @@ final class FactChanges {
         this.run = run;
     }
 
+    private static final Pattern MENDS = Pattern.compile(
+            "^\\W*(?:actually|sorry|no wait|wait|oops|correction|make (?:it|that)|i mean|i meant|hang on)\\b",
+            Pattern.CASE_INSENSITIVE);
+
+    /** Whether a short message begins as one that mends something does, and so is no answer in free words. */
+    static boolean mends(String text) {
+        return MENDS.matcher(text).find() && Words.of(text).size() <= 8;
+    }
+
     /** What a message says of these facts. */
     Map<Fact, Value> read(List<Fact> facts, String text) {
         List<Fact> readable = facts.stream()

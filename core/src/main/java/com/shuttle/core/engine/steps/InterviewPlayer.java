@@ -218,7 +218,7 @@ final class InterviewPlayer extends Player {
             }
             others.forEach(given::putIfAbsent);
         }
-        if (!free || FactChanges.orders(text)) {
+        if (!free || FactChanges.orders(text) || FactChanges.mends(text)) {
             Map<Fact, Value> changed = changes.changes(step, text, given.isEmpty());
             if (!changed.isEmpty() && only != null && all && FactChanges.takesAnyWords(only.type())) {
                 // "Change the date to 7 May" is no name of a school.
@@ -255,9 +255,8 @@ final class InterviewPlayer extends Player {
                     })
                     .leaving(Clauses.onlyQuestions(text));
         }
-        boolean all = text.replace('’', '\'')
-                .matches("(?is)\\W*(?:yes\\W+)?(?:that'?s|that is) (?:all|it|everything|right|correct)\\b.*");
-        Boolean right = Words.looksLikeQuestion(text) ? null : all ? Boolean.TRUE : yesOrNo(text);
+        Boolean right =
+                Words.looksLikeQuestion(text) ? null : InterviewWords.approves(text) ? Boolean.TRUE : yesOrNo(text);
         return right == null ? null : Heard.of(() -> answerReadBack(right));
     }
 

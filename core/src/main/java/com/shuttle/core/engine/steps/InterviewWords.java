@@ -18,6 +18,16 @@ final class InterviewWords {
 
     private InterviewWords() {}
 
+    private static final Pattern APPROVES =
+            Pattern.compile("(?is)\\W*(?:yes\\W+)?(?:(?:that'?s|that is) (?:all|it|everything|right|correct)\\b.*"
+                    + "|(?:(?:it|that|this|all|everything)(?:'?s| is)? )?(?:all )?(?:looks? |sounds? )?(?:good|fine|perfect|correct|great|right|in order)"
+                    + "(?:\\W+(?:to me|thanks|thank you|cheers|yes))*\\W*)");
+
+    /** Whether what was read back is said to be right: "that's all", "looks good". */
+    static boolean approves(String text) {
+        return APPROVES.matcher(text.replace('’', '\'')).matches();
+    }
+
     /** Whether somebody wants to answer none of it. */
     static boolean declines(String text) {
         return DECLINES.matcher(text).matches();
