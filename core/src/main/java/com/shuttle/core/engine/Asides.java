@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -111,7 +112,18 @@ final class Asides {
     /** Whether a message is nothing but a value, or a plain yes or no; such a one is no question. */
     boolean isValue(String text) {
         boolean asks = text.endsWith("?") && text.chars().anyMatch(Character::isLetter);
-        return !asks && (bare(text) != BareValue.NONE || PlainReply.matches(text));
+        return !asks && !goesOnAsking(text) && (bare(text) != BareValue.NONE || PlainReply.matches(text));
+    }
+
+    private static final Pattern GOES_ON = Pattern.compile(
+            "\\W*(?:and|what about|how about)\\s+(?:on|in|at|for|from|after|before|with)\\b.*",
+            Pattern.CASE_INSENSITIVE);
+
+    /** "And on sundays" after a question was answered asks the same of something else, where no value is awaited. */
+    private boolean goesOnAsking(String text) {
+        Awaiting pending = Questions.beneath(run.awaiting());
+        boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
+        return !asked && run.askedThen(text).size() > 1 && GOES_ON.matcher(text).matches();
     }
 
     private BareValue bare(String text) {

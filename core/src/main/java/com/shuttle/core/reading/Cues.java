@@ -2,9 +2,12 @@ package com.shuttle.core.reading;
 
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** How strongly the words around a value point to a slot. */
 final class Cues {
+
+    private static final Pattern POSSESSIVE = Pattern.compile("['’]s(?![\\p{L}'’])", Pattern.CASE_INSENSITIVE);
 
     private Cues() {}
 
@@ -40,7 +43,7 @@ final class Cues {
     }
 
     static List<String> words(String text) {
-        return Words.of(text.replace('-', ' '));
+        return Words.of(POSSESSIVE.matcher(text.replace('-', ' ')).replaceAll(""));
     }
 
     private static String lastSentence(String text) {

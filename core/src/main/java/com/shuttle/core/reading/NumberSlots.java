@@ -34,6 +34,9 @@ final class NumberSlots {
             "\\b(?:years?|yr|grade|class|form|room|platform|gate|line|bus|part|phase|level|chapter|page|zone|floor|table|number|no\\.|row|seat|unit|flat)\\s{1,2}$",
             Pattern.CASE_INSENSITIVE);
 
+    private static final Pattern OF_YEAR =
+            Pattern.compile("\\b(?:year|yr|grade|key stage|ks)s?\\s{0,2}$", Pattern.CASE_INSENSITIVE);
+
     /** Words after a bare number that say nothing of it. */
     private static final Set<String> IDLE = Set.of(
             "actually",
@@ -171,6 +174,7 @@ final class NumberSlots {
      * @param next         the words after it in its clause
      * @param led          the words before it in its clause
      * @param ordered      whether it only numbers something
+     * @param ofYear       whether it names a year group, whatever stands after it ("52 year 5 pupils")
      * @param peopleAfter  whether the words after it count people
      * @param peopleBefore whether the words before it do
      * @param unit         whether it counts hours, rooms or the like
@@ -181,6 +185,7 @@ final class NumberSlots {
             List<String> next,
             List<String> led,
             boolean ordered,
+            boolean ofYear,
             boolean peopleAfter,
             boolean peopleBefore,
             boolean unit,
@@ -199,6 +204,7 @@ final class NumberSlots {
                     next,
                     Cues.words(before.substring(lastBreak(before) + 1)),
                     ORDERED.matcher(before).find(),
+                    OF_YEAR.matcher(before).find(),
                     OF_PEOPLE_AFTER.matcher(after).find(),
                     !number.range() && OF_PEOPLE_BEFORE.matcher(before).find(),
                     UNIT.matcher(after).find(),
@@ -208,6 +214,9 @@ final class NumberSlots {
 
         /** How strongly it is meant for a slot, 0 for not at all. @param only whether no other slot counts anything */
         int score(SlotWords slot, boolean only) {
+            if (ofYear) {
+                return 0;
+            }
             for (int i = 0; i < Math.min(3, next.size()); i++) {
                 if (slot.cues().contains(next.get(i))) {
                     return 30 - i;
