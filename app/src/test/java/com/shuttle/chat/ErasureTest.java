@@ -2,6 +2,7 @@ package com.shuttle.chat;
 
 import static com.shuttle.schema.Tables.BOT;
 import static com.shuttle.schema.Tables.CONVERSATION;
+import static com.shuttle.schema.Tables.CONVERSATION_EVENT;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -91,6 +92,8 @@ class ErasureTest {
         erasure.erase(id, "somebody");
         assertThatThrownBy(() -> conversations.conversation(id)).isInstanceOf(Missing.class);
         assertThat(conversations.lines(id, 0)).isEmpty();
+        assertThat(db.fetchCount(CONVERSATION_EVENT, CONVERSATION_EVENT.CONVERSATION_ID.eq(id)))
+                .isZero();
         assertThat(uploads.download(file)).isEmpty();
         assertThat(leads(bot)).isZero();
         assertThat(gaps.count(bot.id())).isZero();

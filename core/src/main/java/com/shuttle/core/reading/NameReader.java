@@ -230,9 +230,7 @@ final class NameReader {
         int start = capitals.start();
         int end = capitals.end();
         String name = name(capitals.group());
-        boolean others = capitals.find()
-                || text.indexOf('@') >= 0
-                || text.substring(end).chars().anyMatch(Character::isDigit);
+        boolean others = capitals.find() || text.indexOf('@') >= 0;
         boolean denied = Regex.matches(text.substring(0, start), "(?is).*\\b(?:not|isn't|from|at|of)\\s+");
         return name == null || others || denied || CompanyReader.looksLikeOne(name)
                 ? Reading.NOTHING

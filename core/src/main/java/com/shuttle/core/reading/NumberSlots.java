@@ -292,7 +292,9 @@ final class NumberSlots {
             }
             Mention next = numbers.get(index + 1);
             Around near = around.get(index + 1);
-            boolean free = !best.containsValue(next)
+            boolean free = !near.ordered()
+                    && !near.ofYear()
+                    && !best.containsValue(next)
                     && wanted.stream().noneMatch(s -> s != entry.getKey() && near.score(s.words(), only()) > 0);
             if (free
                     && Settling.standing(text, List.of(value, next)).equals(List.of(next))

@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -358,12 +359,25 @@ public final class OptionMatcher {
                 : NONE;
     }
 
+    /** Options of which the names are at hand; forgotten together before they are too many. */
+    private static final Map<Option, List<String>> NAMES = new ConcurrentHashMap<>();
+
+    private static final int MOST_NAMED = 20_000;
+
+    /** An option's label and synonyms as words are compared: in small letters, without marks. */
     static List<String> names(Option option) {
+        if (NAMES.size() >= MOST_NAMED) {
+            NAMES.clear();
+        }
+        return NAMES.computeIfAbsent(option, OptionMatcher::named);
+    }
+
+    private static List<String> named(Option option) {
         List<String> names = new ArrayList<>();
         names.add(Words.normal(option.label()));
         option.also().forEach(other -> names.add(Words.normal(other)));
         names.removeIf(String::isBlank);
-        return names;
+        return List.copyOf(names);
     }
 
     private static Match decide(List<Option> options, String by) {

@@ -99,6 +99,9 @@ public final class Places {
     /** In a longer question, words and what stands between, no place is looked for. */
     private static final int MOST_PARTS = 400;
 
+    /** No name of a place is longer, and one letter may be written out as eighteen. */
+    private static final int MOST_LETTERS = 100;
+
     /**
      * A question about a place in the words of who knows nothing of it but something of its region: where {@code known} says that
      * a place is not known and one around it is, that one stands in its stead.
@@ -130,6 +133,9 @@ public final class Places {
     }
 
     private static Optional<String> regionFor(String typed, Predicate<String> known) {
+        if (typed.length() > MOST_LETTERS) {
+            return Optional.empty();
+        }
         String normal = Words.normal(typed);
         boolean place = !normal.isEmpty()
                 && CODES.containsKey(normal)

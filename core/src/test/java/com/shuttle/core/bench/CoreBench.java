@@ -39,8 +39,8 @@ public final class CoreBench {
         CoreBench bench = new CoreBench(new Runner(new OptionsBuilder()
                         .include(args.length > 0 ? args[0] : ALL)
                         .forks(1)
-                        .warmupIterations(3)
-                        .warmupTime(TimeValue.seconds(1))
+                        .warmupIterations(5)
+                        .warmupTime(TimeValue.seconds(2))
                         .measurementIterations(3)
                         .measurementTime(TimeValue.seconds(1))
                         .jvmArgs(
@@ -70,6 +70,7 @@ public final class CoreBench {
         for (String kind : new String[] {"picked", "typedOption", "typedAnswer"}) {
             print("turns a second, 200 steps, %-12s %,12.0f   (aim 100,000)", kind, "EngineBench." + kind);
         }
+        print("messages a second at %s, 10 facts ahead %,8.0f   (aim 500)", "40 options", "EngineBench.richMessage");
         for (String type : ReadingBench.TYPES) {
             compare(
                     "readings a second, %-12s %,12.0f   (aim 20,000), plain library call %,12.0f, ratio %.4f",

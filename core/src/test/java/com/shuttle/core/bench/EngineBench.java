@@ -49,6 +49,8 @@ public class EngineBench {
     private Playbook playbook;
     private State atChoice;
     private State atQuestion;
+    private final Playbook forty = fortyOptions();
+    private State atForty;
 
     @Setup
     public void setUp() {
@@ -69,10 +71,60 @@ public class EngineBench {
                 List.of()));
         atChoice = after(State.NEW, new Event.Started(stamp(), "web", ""));
         atQuestion = after(atChoice, new Event.Picked(stamp(), List.of("o1")));
+        atForty = ((Turn.Taken) Engine.take(forty, State.NEW, new Event.Started(stamp(), "web", ""), NOTHING)).state();
     }
+
+    /** A choice of forty options, with ten things asked for after it. */
+    private static Playbook fortyOptions() {
+        StringBuilder options = new StringBuilder();
+        for (int i = 0; i < 40; i++) {
+            options.append(i == 0 ? "" : ",")
+                    .append("{\"id\":\"o%d\",\"label\":\"%s %s\"}".formatted(i, COLOURS[i % 8], THINGS[i / 8]));
+        }
+        FlowBuilder flow = FlowBuilder.flow("main").json("""
+                        {"kind":"choice","id":"which","ask":["Which one?"],"variable":"which","options":[%s],
+                         "exits":{"picked":"step:q0"}}""".formatted(options));
+        for (int i = 0; i < AHEAD.length; i++) {
+            flow.question("q" + i, "And the " + NAMED[i] + "?", AHEAD[i], NAMED[i], "q" + (i + 1));
+        }
+        return new Playbook(new Release(
+                1,
+                new Release.Profile("Bench", "GB", "Europe/London"),
+                "main",
+                List.of(flow.message("q10", "Done.", null).build()),
+                List.of(),
+                List.of()));
+    }
+
+    private static final String[] COLOURS = {"Red", "Blue", "Green", "Teal", "Plum", "Amber", "Slate", "Ivory"};
+    private static final String[] THINGS = {"canoe", "dinghy", "raft", "kayak", "skiff"};
+    private static final String[] NAMED = {
+        "guests", "day", "start", "budget", "name", "email", "phone", "company", "nights", "lunch"
+    };
+    private static final ValueType[] AHEAD = {
+        ValueType.NUMBER,
+        ValueType.DATE,
+        ValueType.TIME,
+        ValueType.MONEY,
+        ValueType.PERSON_NAME,
+        ValueType.EMAIL,
+        ValueType.PHONE,
+        ValueType.COMPANY,
+        ValueType.NUMBER,
+        ValueType.YES_NO
+    };
 
     private static Stamp stamp() {
         return new Stamp(Instant.EPOCH, 1);
+    }
+
+    @Benchmark
+    public Turn richMessage() {
+        return Engine.take(
+                forty,
+                atForty,
+                new Event.Said(stamp(), "the teal kayak please, for 6 people on 14 April at 3pm"),
+                NOTHING);
     }
 
     private State after(State state, Event event) {

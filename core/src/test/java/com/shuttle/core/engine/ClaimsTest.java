@@ -58,6 +58,35 @@ class ClaimsTest {
     }
 
     @Test
+    void whatIsToldAheadKeepsToTheBoundsOfItsQuestion() {
+        begun().says("hire the hall, 3000 people").hears("How many?");
+        begun().says("hire the hall, 30 people").hears("Noted: people 30.", "Which day?");
+    }
+
+    @Test
+    void wordsKeepTheirPlacesBehindAnOptionThatStandsFirst() {
+        assertThat(begun().says("Hire the hall for 24 people on 12 may").trace)
+                .extracting(TraceLine::detail)
+                .anyMatch(detail -> detail.startsWith("“24 people” ") || detail.startsWith("“24” "))
+                .anyMatch(detail -> detail.startsWith("“12 may” "));
+    }
+
+    @Test
+    void factsAreNoQuestionsAndNoMoodsAreNames() {
+        begun().says("dogs and 12 people").hears("Noted: people 12.", "On a lead.", "What is it?");
+        Talk sad = begun().says("I am disappointed");
+        assertThat(sad.state.variables()).isEmpty();
+        sad.hearsPart("I'm sorry");
+    }
+
+    @Test
+    void whoWaitsIsAnsweredBehindOtherWords() {
+        begun().says("a person please")
+                .says("never mind them, is there parking")
+                .hearsPart("Parking is free.");
+    }
+
+    @Test
     void aPersonIsFetchedAfterWhatWasToldIsKept() {
         Talk talk = begun().says("it's for 24 people, can I talk to someone?").knows("people", "24");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);

@@ -16,6 +16,8 @@ import net.jqwik.api.From;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class InterviewTest {
 
@@ -54,6 +56,29 @@ class InterviewTest {
         talk.says("Dana Whitlow").hearsPart("email").says("dana@example.org").hearsPart("Lunch");
         talk.says("skip").hearsPart("Is that right?");
         assertThat(talk.heard.toString()).doesNotContain("Lunch");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "52 year 5 pupils on 12 May|52",
+                "24 pupils this time, year 6, on 12 May|24",
+                "32 children in year 5, 12 May|32",
+            })
+    void yearGroupsCountNobody(String words, String pupils) {
+        begun().says(words).knows("pupils", pupils);
+    }
+
+    @Test
+    void aCorrectionIsNoAnswerInFreeWords() {
+        String needs =
+                ",{'variable':'needs','label':'needs','type':'long_text','ask':'Is there anything we should prepare?'}";
+        Talk talk = Talk.with(interview(FACTS + needs))
+                .says("I'm Dana Whitlow, dana@example.org, 28 pupils on 12 May, no lunch")
+                .hearsPart("Is there anything we should prepare?");
+        talk.says("actually 26 pupils").knows("pupils", "26").hearsPart("Is there anything we should prepare?");
+        talk.says("a ramp").knows("needs", "a ramp").says("all good").hearsPart("Done: Dana Whitlow");
     }
 
     @Test

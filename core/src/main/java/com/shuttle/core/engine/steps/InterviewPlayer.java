@@ -282,7 +282,7 @@ final class InterviewPlayer extends Player {
                 run.facts.set(fact.variable(), value);
                 run.trace("fact", fact.variable() + " " + value.shown());
                 if (before != null && !before.equals(value)) {
-                    changed.add("the " + fact.called() + " to " + Texts.escaped(value.shown()));
+                    changed.add(Phrasebook.the(fact.called()) + " to " + Texts.escaped(value.shown()));
                 } else if (before == null && !text.isEmpty() && fact != only) {
                     kept.add(Phrasebook.kept(FactChanges.slot(fact), Texts.escaped(value.shown())));
                 }

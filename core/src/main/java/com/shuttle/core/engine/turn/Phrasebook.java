@@ -115,7 +115,8 @@ public final class Phrasebook {
         };
     }
 
-    private static String the(String called) {
+    /** What something is called, with its article: "the budget", and "your name" as it is. */
+    public static String the(String called) {
         return Regex.matches(called, "(?i)(?:the|your|a|an|any)\\b.*") ? called : "the " + called;
     }
 
