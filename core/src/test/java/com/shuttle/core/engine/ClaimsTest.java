@@ -80,6 +80,15 @@ class ClaimsTest {
     }
 
     @Test
+    void whatThereIsNothingOfIsLeftOpenAndNotWhatIsAsked() {
+        begun().says("hire the hall")
+                .says("no date yet")
+                .hears("That's all right, we leave that open.", "How many?")
+                .says("12")
+                .hears("Which email?");
+    }
+
+    @Test
     void whoWaitsIsAnsweredBehindOtherWords() {
         begun().says("a person please")
                 .says("never mind them, is there parking")

@@ -18,6 +18,7 @@ import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -115,6 +116,16 @@ public final class GivenAway {
             "\\W*(?:(?:we|i|there)(?:'ve| have|'s| is) (?:got )?)?(?:no|without an?y?|don't have an?y?)\\s+(?:fixed |real |particular )?(\\p{L}{4,})(?: yet| so far| really| in mind)?\\W*",
             Pattern.CASE_INSENSITIVE);
 
+    /** Of other kinds "no …" is a value: nought, a no, none of the options. */
+    private static final Set<ValueType> MAY_BE_OPEN = EnumSet.of(
+            ValueType.MONEY,
+            ValueType.DATE,
+            ValueType.TIME,
+            ValueType.DATE_TIME,
+            ValueType.PHONE,
+            ValueType.COMPANY,
+            ValueType.URL);
+
     /** The variable still to come that a message says there is nothing of ("no budget"), and nothing else; null for none. */
     @Nullable
     String leftOpen(Wanted wanted, String text) {
@@ -123,7 +134,7 @@ public final class GivenAway {
             return null;
         }
         return openSlots(List.of(wanted.variable())).stream()
-                .filter(slot -> !isChoice(slot) && SeveralReader.names(without.group(1), slot))
+                .filter(slot -> MAY_BE_OPEN.contains(slot.type()) && SeveralReader.names(without.group(1), slot))
                 .map(Slot::name)
                 .findFirst()
                 .orElse(null);
