@@ -46,7 +46,7 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
 
     private static final Pattern TAKES_BACK = Pattern.compile(
             "\\b(?:no,|no wait|nope|sorry|wait|i mean|i meant|actually|make (?:it|that)|correction|or rather|scratch that|oops|hang on"
-                    + "|hold on|on second thoughts?|changed? (?:my|our) minds?|rather|instead|then)\\b",
+                    + "|hold on|on second thoughts?|changed? (?:my|our) minds?)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern LISTED = Pattern.compile("^[^.;!?]*?\\b(?:or|nor)\\b", Pattern.CASE_INSENSITIVE);
 
