@@ -35,6 +35,7 @@ public record BotForm(String name, String slug, String description, String regio
                 .require(!taken.test(slug), "slug", "Another bot has this address.")
                 .require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "Please choose a time zone.")
                 .require(language(manner.language()), "language", "Please give a language such as en or en-GB.")
+                .require(manner.letters() >= 0 && manner.letters() <= Manner.FASTEST, "letters", Manner.NO_SPEED)
                 .require(
                         manner.picture().isEmpty() || manner.picture().matches("/media/[A-Za-z0-9_-]{10,64}"),
                         "picture",
