@@ -157,11 +157,11 @@ class MapScreenTest {
 
             String profile = page.url().replaceAll("/flows.*", "/profile");
             page.navigate(profile);
-            page.locator("#letters").fill("35");
+            page.locator("#language").fill("en-GB");
             page.locator("[name=hours-monday]").fill("17:00-09:00");
             page.locator(".profile button.main").click();
             assertThat(page.locator("#error-hours")).containsText("the end after the beginning");
-            assertThat(page.locator("#letters")).hasValue("35");
+            assertThat(page.locator("#language")).hasValue("en-GB");
             page.locator("[name=hours-monday]").fill("09:00-17:00");
             page.locator(".profile button.main").click();
             assertThat(page.locator(".notice")).containsText("Saved");
