@@ -80,7 +80,7 @@ class ScreensTest {
         page.navigate(flow + "/reading");
         check(page, "reading");
         String bot = page.url().replaceAll("/flows/.*", "");
-        for (String tab : List.of("/profile", "/variables", "/knowledge", "/releases")) {
+        for (String tab : List.of("/profile", "/variables", "/manners", "/knowledge", "/releases")) {
             page.navigate(bot + tab);
             check(page, tab);
         }
