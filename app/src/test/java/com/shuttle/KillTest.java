@@ -37,12 +37,17 @@ class KillTest {
     private record Talk(String id, String token, Map<String, Long> acknowledged) {}
 
     @Test
-    void everyAcknowledgedMessageSurvivesAndEveryConversationGoesOn(@TempDir Path data) throws Exception {
-        ServerProcess first = ServerProcess.start(data, "com.shuttle.Shuttle", Map.of("SHUTTLE_DEMO", "true"));
+    void everyAcknowledgedMessageAndEveryTimerSurvive(@TempDir Path data) throws Exception {
         List<Talk> talks;
+        Talk waiting;
+        ServerProcess first = start(data, Map.of("SHUTTLE_DEMO", "true"));
         try {
+            waiting = begin(first, "step-gallery");
+            HttpResponse<String> said =
+                    post(first, messages(waiting), waiting.token(), "{\"clientMessageId\":\"m\",\"text\":\"flow\"}");
+            assertThat(said.body()).contains("\"kind\":\"time\"");
             talks = IntStream.range(0, CONVERSATIONS)
-                    .mapToObj(i -> begin(first))
+                    .mapToObj(i -> begin(first, "vesper"))
                     .toList();
             CountDownLatch enough = new CountDownLatch(CONVERSATIONS * 6);
             try (ExecutorService visitors = Executors.newVirtualThreadPerTaskExecutor()) {
@@ -53,35 +58,23 @@ class KillTest {
         } finally {
             first.kill();
         }
-        ServerProcess second = ServerProcess.start(data, "com.shuttle.Shuttle", Map.of("SHUTTLE_DEMO", "true"));
+        ServerProcess second = start(data, Map.of("SHUTTLE_DEMO", "true"));
         try {
             for (Talk talk : talks) {
                 assertSurvived(second, talk);
             }
+            String transcript = streamUntil(second, waiting, "Tours so far: 1.");
+            assertThat(transcript.split("\"text\":\"There we are\\.", -1))
+                    .as("went off once")
+                    .hasSize(2);
         } finally {
             second.kill();
         }
     }
 
-    @Test
-    void aTimerSurvivesAndGoesOffOnce(@TempDir Path data) throws Exception {
-        ServerProcess first = ServerProcess.start(data, "com.shuttle.Shuttle", Map.of("SHUTTLE_DEMO", "true"));
-        Talk talk;
-        try {
-            talk = begin(first, "step-gallery");
-            HttpResponse<String> said =
-                    post(first, messages(talk), talk.token(), "{\"clientMessageId\":\"m\",\"text\":\"flow\"}");
-            assertThat(said.body()).contains("\"kind\":\"time\"");
-        } finally {
-            first.kill();
-        }
-        ServerProcess second = ServerProcess.start(data, "com.shuttle.Shuttle", Map.of("SHUTTLE_DEMO", "true"));
-        try {
-            String transcript = streamUntil(second, talk, "Tours so far: 1.");
-            assertThat(transcript.split("\"text\":\"There we are\\.", -1)).hasSize(2);
-        } finally {
-            second.kill();
-        }
+    /** With the quick compiler only: these processes live for seconds. */
+    private static ServerProcess start(Path data, Map<String, String> environment) throws IOException {
+        return ServerProcess.start(data, "com.shuttle.Shuttle", environment, "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1");
     }
 
     /** Follows a conversation as it goes on until it says this; what the stream said. */
@@ -106,7 +99,7 @@ class KillTest {
 
     @Test
     void whatHindersAStartIsOneSentence(@TempDir Path data) throws Exception {
-        ServerProcess running = ServerProcess.start(data.resolve("a"), "com.shuttle.Shuttle", Map.of());
+        ServerProcess running = start(data.resolve("a"), Map.of());
         try {
             assertThat(ServerProcess.fail(data.resolve("b"), Map.of("SHUTTLE_PORT", Integer.toString(running.port()))))
                     .isEqualTo("shuttle: Port " + running.port()
@@ -121,10 +114,6 @@ class KillTest {
         } finally {
             running.kill();
         }
-    }
-
-    private Talk begin(ServerProcess server) {
-        return begin(server, "vesper");
     }
 
     private Talk begin(ServerProcess server, String bot) {
@@ -145,7 +134,7 @@ class KillTest {
             try {
                 HttpResponse<String> response = post(
                         server,
-                        "/api/v1/chat/conversations/" + talk.id() + "/messages",
+                        messages(talk),
                         talk.token(),
                         "{\"clientMessageId\":\"m" + i + "\",\"text\":\"" + text + "\"}");
                 if (response.statusCode() == 200) {
@@ -162,7 +151,7 @@ class KillTest {
     }
 
     private void assertSurvived(ServerProcess server, Talk talk) throws Exception {
-        String path = "/api/v1/chat/conversations/" + talk.id() + "/messages";
+        String path = messages(talk);
         HttpRequest get = HttpRequest.newBuilder(server.uri(path))
                 .header("Authorization", "Bearer " + talk.token())
                 .build();

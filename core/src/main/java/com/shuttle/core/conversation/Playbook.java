@@ -41,6 +41,7 @@ public final class Playbook {
     private final List<Phrase> phrases = new ArrayList<>();
     private final Expressions expressions;
     private final List<Slot> slots;
+    private final Map<String, Slot> slotsByName = new HashMap<>();
     private final List<Chosen> choices = new ArrayList<>();
     private final Map<String, Set<String>> askedIn = new HashMap<>();
     private final Map<String, Wanted> wanted = new HashMap<>();
@@ -81,6 +82,8 @@ public final class Playbook {
                 }
             }
         }
+        slots.forEach(slot -> slotsByName.put(slot.name(), slot));
+        choices.forEach(choice -> slotsByName.putIfAbsent(choice.slot().name(), choice.slot()));
     }
 
     /** Variables that only a Compute step sets have the type its expression comes to; text where that is unclear. */
@@ -134,8 +137,14 @@ public final class Playbook {
         return expressions;
     }
 
+    /** What any step asks for and may be told aside, each variable once, in the designer's order. */
     public List<Slot> slots() {
         return slots;
+    }
+
+    /** What a variable is asked as: by a question, or else by a choice that is kept; null for neither. */
+    public @Nullable Slot slot(String variable) {
+        return slotsByName.get(variable);
     }
 
     /** The first question for a variable, in the designer's order; null for none. */

@@ -177,7 +177,8 @@ final class Listener {
         List<Span> taken = Stream.of(Source.STANDING, Source.ANSWER, Source.FACT)
                 .flatMap(source -> claims.words(source).stream())
                 .toList();
-        questions.beside(text, taken).forEach(asked -> claims.add(Source.QUESTION, asked, taken));
+        boolean mayBlank = !claims.won(Source.CHANGE) && !claims.won(Source.STANDING);
+        questions.beside(text, taken, mayBlank).forEach(asked -> claims.add(Source.QUESTION, asked, taken));
     }
 
     /** What a message is where nobody asked for it: a value, a question, a phrase that leads elsewhere, or bad temper. */

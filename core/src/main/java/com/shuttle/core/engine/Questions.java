@@ -3,6 +3,7 @@ package com.shuttle.core.engine;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Finding;
@@ -60,26 +61,50 @@ final class Questions {
     }
 
     /**
-     * The questions that stand beside something else in a message, those that are surely known.
+     * The questions that stand beside something else in a message: those that are known, and where it is plain that something
+     * of its own is asked, those that are not.
      *
-     * @param taken words that something else understood; a question that is nothing else is none
+     * @param taken    words that something else understood; a question that is nothing else is none
+     * @param mayBlank whether what is not known is said to be so
      */
-    List<Heard> beside(String text, List<Span> taken) {
+    List<Heard> beside(String text, List<Span> taken, boolean mayBlank) {
         List<Heard> heard = new ArrayList<>();
         for (Clauses.Clause question : Clauses.questions(text)) {
-            boolean left = Weighing.say(text, Span.minus(List.of(question.span()), taken));
-            Finding finding = left ? answering.ask(List.of(question.words()), List.of()) : Finding.NOTHING;
-            if (finding.outcome() == Finding.Outcome.ANSWER) {
-                heard.add(new Heard("", question.words(), () -> {
-                            run.remember(question.words());
-                            answering.say(finding, "");
-                        })
-                        .as(finding.confidence())
-                        .leaving(Span.without(
-                                text, question.span().start(), question.span().end())));
+            if (!Weighing.say(text, Span.minus(List.of(question.span()), taken))) {
+                continue;
+            }
+            Finding finding = answering.ask(List.of(question.words()), List.of());
+            Heard what = finding.outcome() == Finding.Outcome.ANSWER
+                    ? new Heard("", question.words(), () -> {
+                                run.remember(question.words());
+                                answering.say(finding, "");
+                            })
+                            .as(finding.confidence())
+                    : mayBlank && asksOutright(question.words())
+                            ? new Heard("", question.words(), () -> {
+                                        run.remember(question.words());
+                                        answering.notFound(finding, question.words());
+                                        run.say(Phrasebook.unknown(question.words()));
+                                    })
+                                    .as(Strengths.UNKNOWN)
+                            : null;
+            if (what != null) {
+                heard.add(what.leaving(Span.without(
+                        text, question.span().start(), question.span().end())));
             }
         }
         return heard;
+    }
+
+    /** Asks whether something is all right, which is answered by going on. */
+    private static final Pattern SEEKS_CONSENT = Pattern.compile(
+            "\\W*(?:(?:is|does|would|will|can|could|are|if)\\s+)+(?:that|this|it|you|we|i|these|those)\\b(?:[\\s'’]+(?:be|do|is|all|too|still|that|it|this|me|us|right|ok|okay|alright|fine|good|work|works|possible|enough|correct|late|early|soon|much|many|far|help|manage|please|with|for|by|then|now|you|us|note|change|hear|see|understand|tell|say|make|take|put|let|know))*+\\W*",
+            Pattern.CASE_INSENSITIVE);
+
+    private static boolean asksOutright(String question) {
+        String words = question.substring(0, question.length() - 1);
+        return Words.looksLikeQuestion(words)
+                && !SEEKS_CONSENT.matcher(question).matches();
     }
 
     /**

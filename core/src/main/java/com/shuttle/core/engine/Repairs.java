@@ -33,9 +33,7 @@ import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -65,6 +63,9 @@ final class Repairs {
         Awaiting awaiting = run.awaiting();
         Slot pending = pending(awaiting);
         List<Known> known = known(pending);
+        if (known.isEmpty()) {
+            return null;
+        }
         List<Slot> open = run.playbook.slots().stream()
                 .filter(slot -> !run.facts.knows(slot.name()))
                 .toList();
@@ -209,18 +210,15 @@ final class Repairs {
 
     /** What is known and not being asked for, what was answered last first. */
     private List<Known> known(@Nullable Slot pending) {
-        Map<String, Slot> slots = new LinkedHashMap<>();
-        run.playbook.slots().forEach(slot -> slots.put(slot.name(), slot));
-        run.playbook.choices().forEach(choice -> slots.putIfAbsent(choice.slot().name(), choice.slot()));
         List<String> order = new ArrayList<>();
         run.trail.places().reversed().forEach(place -> order.addAll(variables(run.playbook.step(place))));
         order.addAll(List.copyOf(run.facts.all().keySet()).reversed());
         return order.stream()
                 .distinct()
-                .filter(name -> slots.containsKey(name)
+                .filter(name -> run.playbook.slot(name) != null
                         && run.facts.knows(name)
                         && (pending == null || !pending.name().equals(name)))
-                .map(name -> new Known(requireNonNull(slots.get(name)), requireNonNull(run.facts.value(name))))
+                .map(name -> new Known(requireNonNull(run.playbook.slot(name)), requireNonNull(run.facts.value(name))))
                 .toList();
     }
 

@@ -14,6 +14,7 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.listening.Moods;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Optional;
@@ -25,9 +26,8 @@ import org.jspecify.annotations.Nullable;
 final class Requests {
 
     /** Within an interview this says that everything was told, not that the conversation is over. */
-    private static final Pattern THATS_ALL = Pattern.compile(
-            "\\b(?:that'?s|that is) (?:all|it|everything)\\b|\\bthat(?:'ll| will) be all\\b|\\bno more\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder THATS_ALL =
+            Finder.of("\\b(?:that'?s|that is) (?:all|it|everything)\\b|\\bthat(?:'ll| will) be all\\b|\\bno more\\b");
 
     private static final Pattern CLAUSES = Pattern.compile("[.,;!?]\\s*");
 
@@ -42,9 +42,8 @@ final class Requests {
     @Nullable
     Heard standing(String text) {
         Standing request = Standing.of(text, run.playbook.release().standing());
-        boolean complete = request == Standing.STOP
-                && (run.awaiting() instanceof Awaiting.Facts || many())
-                && THATS_ALL.matcher(text).find();
+        boolean complete =
+                request == Standing.STOP && (run.awaiting() instanceof Awaiting.Facts || many()) && THATS_ALL.in(text);
         if (complete
                 || request == null
                         && !Standing.isOn(

@@ -2,6 +2,7 @@ package com.shuttle.core.engine;
 
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Words;
 import java.util.Arrays;
 import java.util.List;
@@ -48,7 +49,7 @@ enum Standing {
     private static final Pattern GET_PERSON = Pattern.compile(
             "^(?:get|give|find|fetch) me (?:a|an|some)? ?(?:real |live |actual )?(?:person|human|agent|someone|somebody|operator)(?: now)?$");
     /** Asked for anywhere in a message of some words, unless it tells of it or does not want it. */
-    private static final Pattern ANY_PERSON = Pattern.compile(
+    private static final Finder ANY_PERSON = Finder.ofExactly(
             "\\b(?:(?:talk|speak|chat) (?:to|with) (?:(?:a|an|the|some|any|your|one of your) )?(?:real |actual |live )?"
                     + "(?:human|person|someone|somebody|anyone|anybody|people|agent|manager|boss|supervisor|staff|colleague|team|owner)"
                     + "|(?:real|actual|live) (?:person|human|people)"
@@ -60,7 +61,7 @@ enum Standing {
                     + "|(?:stupid|useless|dumb|bloody|damn) (?:bot|robot|machine|thing))\\b");
 
     /** Somebody is in need. */
-    private static final Pattern EMERGENCY = Pattern.compile(
+    private static final Finder EMERGENCY = Finder.ofExactly(
             "\\b(?:emergency|ambulance|(?:is|am|are|got|been) (?:stuck|trapped|injured|bleeding|unconscious|collapsed)|(?:is|are) on fire"
                     + "|help me|locked (?:in|out)|can'?t get out|not breathing|heart attack|call the police|(?:kid|child|son|daughter|boy|girl|baby|mum|dad|wife|husband)s? (?:is|are|has|have|got|went|gone|fell|was)? ?(?:been |gone |got )?(?:lost|missing|fallen|hurt|fainted)|(?:lost|can'?t find) (?:my|our) (?:kid|child|son|daughter|boy|girl|baby|mum|dad)|fell (?:down|off|over)|broke (?:my|his|her) (?:leg|arm|ankle))\\b");
 
@@ -68,7 +69,7 @@ enum Standing {
     private static final Pattern RING = Pattern.compile(
             "^(?:(?:can|could|would|will) )?(?:(?:you|someone|somebody|anyone|anybody|one of you|a guide) )?(?:please )?(?:call|ring|phone|telephone) (?:me|us)(?: (?:back|up|please|pls|later|tomorrow|today|now|asap))*$");
 
-    private static final Pattern TELLS_OF_IT = Pattern.compile(
+    private static final Finder TELLS_OF_IT = Finder.ofExactly(
             "\\b(?:(?:don't|do not|didn't|not|never|no need to|rather not|without) (?:\\w+ )?(?:want|need|like|talk|speak|talking|speaking)|talked|spoke|spoken|talking)\\b");
 
     private static final int MOST_WORDS = 16;
@@ -180,6 +181,9 @@ enum Standing {
 
     /** The one clause of a message with others that asks for a person; null where it is not one of several. */
     static @Nullable Span personClause(String text) {
+        if (!namesPerson(Words.normal(text))) {
+            return null;
+        }
         Matcher clause = CLAUSE.matcher(text);
         Span found = null;
         while (clause.find()) {
@@ -197,9 +201,11 @@ enum Standing {
     }
 
     private static boolean asksForPerson(String words) {
-        return words.split(" ").length <= MOST_WORDS
-                && (ANY_PERSON.matcher(words).find() || EMERGENCY.matcher(words).find())
-                && !TELLS_OF_IT.matcher(words).find();
+        return words.split(" ").length <= MOST_WORDS && namesPerson(words) && !TELLS_OF_IT.in(words);
+    }
+
+    private static boolean namesPerson(String words) {
+        return ANY_PERSON.in(words) || EMERGENCY.in(words);
     }
 
     /** The request a message makes in the usual words, or null. */
@@ -213,8 +219,9 @@ enum Standing {
             return direct;
         }
         String bare = COURTESY.matcher(whole).replaceAll("");
-        direct = exact(bare);
-        direct = direct != null ? direct : exact(POLITE.matcher(bare).replaceFirst(""));
+        direct = bare.equals(whole) ? null : exact(bare);
+        String plain = POLITE.matcher(bare).replaceFirst("");
+        direct = direct != null || plain.equals(bare) ? direct : exact(plain);
         return direct == null && asksForPerson(whole) ? PERSON : direct;
     }
 

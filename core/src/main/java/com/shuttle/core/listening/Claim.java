@@ -18,6 +18,11 @@ public record Claim(Source source, List<Span> words, double strength, String say
         }
     }
 
+    /** Whether a word is one of those that it understood. */
+    public boolean explains(Span word) {
+        return words.stream().anyMatch(word::overlaps);
+    }
+
     /** Whether two want the same words. */
     public boolean rivals(Claim other) {
         return words.stream().anyMatch(mine -> other.words().stream().anyMatch(mine::overlaps));

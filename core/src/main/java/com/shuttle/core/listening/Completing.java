@@ -1,18 +1,17 @@
 package com.shuttle.core.listening;
 
 import com.shuttle.core.reading.Context;
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.time.LocalDate;
-import java.util.regex.Pattern;
 
 /** Makes whole by what was known before what a message says anew. Pure functions. */
 public final class Completing {
 
-    private static final Pattern DAY_ONLY = Pattern.compile("\\b\\d{1,2}(?:st|nd|rd|th)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern MORE_OF_A_DAY = Pattern.compile(
-            "\\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\w*|\\b(?:next|this) (?:month|week|year)|\\b20\\d\\d\\b|\\d[/.]\\d",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder DAY_ONLY = Finder.of("\\b\\d{1,2}(?:st|nd|rd|th)\\b");
+    private static final Finder MORE_OF_A_DAY = Finder.of(
+            "\\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\w*|\\b(?:next|this) (?:month|week|year)|\\b20\\d\\d\\b|\\d[/.]\\d");
 
     private Completing() {}
 
@@ -44,8 +43,7 @@ public final class Completing {
         if (!(before instanceof Value.Day(LocalDate old)) || !(after instanceof Value.Day(LocalDate day))) {
             return after;
         }
-        boolean only =
-                DAY_ONLY.matcher(text).find() && !MORE_OF_A_DAY.matcher(text).find();
+        boolean only = DAY_ONLY.in(text) && !MORE_OF_A_DAY.in(text);
         LocalDate moved = day.getDayOfMonth() <= old.lengthOfMonth() ? old.withDayOfMonth(day.getDayOfMonth()) : day;
         return only && !moved.isBefore(context.now().toLocalDate()) ? new Value.Day(moved) : after;
     }

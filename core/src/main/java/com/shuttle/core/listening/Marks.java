@@ -1,5 +1,6 @@
 package com.shuttle.core.listening;
 
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Regex;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,14 +17,12 @@ import java.util.regex.Pattern;
  */
 record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
 
-    private static final Pattern STRONG = Pattern.compile(
+    private static final Finder STRONG = Finder.of(
             "\\b(?:i mean|i meant|meant to say|make (?:it|that|the)\\b|instead|after all|should(?:'ve| have)? (?:be|been|read)|change|switch|swap"
                     + "|wrong|correction|mistake|scratch that|strike that|no wait|typo|misspel\\w+|spel(?:t|led|ling)|in fact|mistyped|mistaken|my bad|changed? (?:my|our) minds?|second thoughts?|update|amend|correct (?:it|that|the)|fix (?:it|that|the)|move (?:it|that|the)|take (?:it|that) back|forget (?:what|that)|ignore (?:what|that)|got (?:it|that) wrong|turns? out|(?:we'?ve|have|has) become|misspoke|mixed up|in place of|reschedule)\\b"
-                    + "|^\\W*no(?:[,.!]|\\s(?!more\\b|less\\b|fewer|later|earlier|problem|worries|thank|idea|one\\b|need|matter|rush|kidding))",
-            Pattern.CASE_INSENSITIVE);
-    private static final Pattern WEAK = Pattern.compile(
-            "\\b(?:sorry|argh|whoops|better|changed|decided|actually|wait|oops|hang on|hold on|oh|rather|prefer|only|second thoughts?|forget|drop|add|as well|too|also)\\b",
-            Pattern.CASE_INSENSITIVE);
+                    + "|^\\W*no(?:[,.!]|\\s(?!more\\b|less\\b|fewer|later|earlier|problem|worries|thank|idea|one\\b|need|matter|rush|kidding))");
+    private static final Finder WEAK = Finder.of(
+            "\\b(?:sorry|argh|whoops|better|changed|decided|actually|wait|oops|hang on|hold on|oh|rather|prefer|only|second thoughts?|forget|drop|add|as well|too|also)\\b");
     private static final Pattern DENIED = Pattern.compile(
             "\\b(?:not|instead of|rather than)\\s+(?:the\\s+|on\\s+|at\\s+)?([^,.;!?]{1,60}?)(?=[,.;!?]|$|\\s+but\\b)",
             Pattern.CASE_INSENSITIVE);
@@ -52,8 +51,8 @@ record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
         rest.append(plain.substring(from));
         String bare = TAIL.matcher(HEAD.matcher(rest).replaceFirst("")).replaceFirst("");
         return new Marks(
-                STRONG.matcher(plain).find() || !denied.isEmpty(),
-                WEAK.matcher(plain).find(),
+                STRONG.in(plain) || !denied.isEmpty(),
+                WEAK.in(plain),
                 denied,
                 Regex.replaceAll(bare.strip(), "^[\\s,.;!]+|[\\s,;]+$", ""));
     }

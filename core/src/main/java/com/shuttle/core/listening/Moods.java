@@ -1,5 +1,6 @@
 package com.shuttle.core.listening;
 
+import com.shuttle.core.reading.Finder;
 import java.util.regex.Pattern;
 
 /** What a message says of the visitor rather than of the matter. Closed lists; pure functions. */
@@ -11,10 +12,9 @@ public final class Moods {
                     + "|not interested(?: any ?more)?|leave it|let'?s not)\\W*",
             Pattern.CASE_INSENSITIVE);
 
-    private static final Pattern ANGRY = Pattern.compile(
+    private static final Finder ANGRY = Finder.of(
             "\\b(?:rubbish|useless|ridiculous|pathetic|terrible|awful|horrible|stupid|idiotic|hopeless|crap|shit\\w*|fuck\\w*|wtf|bullshit|for (?:heaven|god|christ)'?s? ?sake"
-                    + "|sick of (?:this|you)|(?:not|un) ?happy|disappointed|annoyed|annoying|complain|complaint|fed up|had enough|waste of time|waste my time|not listening|you don'?t (?:get|understand) (?:it|me|this))\\b",
-            Pattern.CASE_INSENSITIVE);
+                    + "|sick of (?:this|you)|(?:not|un) ?happy|disappointed|annoyed|annoying|complain|complaint|fed up|had enough|waste of time|waste my time|not listening|you don'?t (?:get|understand) (?:it|me|this))\\b");
 
     private static final Pattern UNSURE = Pattern.compile(
             "\\W*(?:(?:oh|um+|uh|er+m?|hm+|well|sorry|honestly|to be honest|tbh)\\W+)*"
@@ -38,7 +38,7 @@ public final class Moods {
     }
 
     public static boolean isAngry(String text) {
-        return ANGRY.matcher(straight(text)).find();
+        return ANGRY.in(straight(text));
     }
 
     /** Whether somebody says nothing but that they do not know. */

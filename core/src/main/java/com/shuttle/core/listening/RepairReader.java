@@ -3,6 +3,7 @@ package com.shuttle.core.listening;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Context;
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.Reader;
@@ -32,21 +33,18 @@ import org.jspecify.annotations.Nullable;
  */
 public final class RepairReader {
 
-    private static final Pattern ADDS =
-            Pattern.compile("\\b(?:add|also|too|as well|plus|and|another|in addition)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern ONLY = Pattern.compile("\\b(?:only|just|nothing but)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern CHANGES = Pattern.compile(
-            "\\b(?:rather|prefer|change|switch|swap|instead|actually|sorry|oops|wait|meant|mean|make (?:it|that)|after all)\\b|^\\W*no\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder ADDS = Finder.of("\\b(?:add|also|too|as well|plus|and|another|in addition)\\b");
+    private static final Finder ONLY = Finder.of("\\b(?:only|just|nothing but)\\b");
+    private static final Finder CHANGES = Finder.of(
+            "\\b(?:rather|prefer|change|switch|swap|instead|actually|sorry|oops|wait|meant|mean|make (?:it|that)|after all)\\b|^\\W*no\\b");
     private static final Pattern LETTERS = Pattern.compile(
             "^\\W*(?:(?:it'?s|that'?s|sorry|no|actually|spelled|spelt)[\\s,]+)*+(\\p{L}[\\p{L}'-]+) with (?:an?|one|two|double|no)\\b.*",
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
     private static final Pattern NUMBER =
             Pattern.compile("(?i)\\W*(?:\\d{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\\W*");
     /** All of them are counted, and not some of them. */
-    private static final Pattern COUNTED = Pattern.compile(
-            "\\b(?:we(?:'re| are|'ll be| will be)|there(?:'s|'re| are| is|'ll be| will be)|of us|in total|altogether|in all)\\b(?! \\d+ of)",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder COUNTED = Finder.of(
+            "\\b(?:we(?:'re| are|'ll be| will be)|there(?:'s|'re| are| is|'ll be| will be)|of us|in total|altogether|in all)\\b(?! \\d+ of)");
 
     private static final Pattern SPELLED =
             Pattern.compile("\\bis (?:spelled|spelt|written)\\b", Pattern.CASE_INSENSITIVE);
@@ -146,7 +144,7 @@ public final class RepairReader {
     private @Nullable Value chosen(OptionsSaid said) {
         boolean changes = marks.strong()
                 || marks.weak()
-                || CHANGES.matcher(text).find()
+                || CHANGES.in(text)
                 || !said.denied().isEmpty();
         return changes && said.wanted().size() == 1
                 ? new Value.Text(said.wanted().getFirst().label())
@@ -156,12 +154,9 @@ public final class RepairReader {
     private @Nullable Value many(Slot slot, List<String> before, OptionsSaid said) {
         Set<String> after = new LinkedHashSet<>(before);
         said.denied().forEach(option -> after.remove(option.label()));
-        boolean afresh = said.denied().isEmpty() && !ADDS.matcher(text).find()
-                || ONLY.matcher(text).find();
+        boolean afresh = said.denied().isEmpty() && !ADDS.in(text) || ONLY.in(text);
         if (!said.wanted().isEmpty()) {
-            if (said.denied().isEmpty()
-                    && !ADDS.matcher(text).find()
-                    && !CHANGES.matcher(text).find()) {
+            if (said.denied().isEmpty() && !ADDS.in(text) && !CHANGES.in(text)) {
                 return null;
             }
             if (afresh) {
@@ -199,9 +194,8 @@ public final class RepairReader {
     /** Whether a message that names a slot can be meant to tell it anew, though nothing is said to be wrong. */
     private boolean tellsOf(Slot slot) {
         // "One pupil with a wheelchair" counts another thing than all of them.
-        boolean counts = slot.type() != ValueType.NUMBER
-                || Words.of(text).size() <= 3
-                || COUNTED.matcher(text.replace('’', '\'')).find();
+        boolean counts =
+                slot.type() != ValueType.NUMBER || Words.of(text).size() <= 3 || COUNTED.in(text.replace('’', '\''));
         return counts && (pending == null || pending.type() != slot.type());
     }
 
@@ -274,8 +268,7 @@ public final class RepairReader {
             boolean sure = marks.strong()
                     || (marks.weak() || tells(slot.type())) && !answers
                     || slot.type() == ValueType.EMAIL;
-            boolean counted = slot.type() != ValueType.NUMBER
-                    || COUNTED.matcher(text.replace('’', '\'')).find();
+            boolean counted = slot.type() != ValueType.NUMBER || COUNTED.in(text.replace('’', '\''));
             boolean allowed = marks.strong() || marks.weak() || !byName(slot.type()) && counted;
             if (sure
                     && allowed

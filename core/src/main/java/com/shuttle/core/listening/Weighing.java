@@ -1,10 +1,15 @@
 package com.shuttle.core.listening;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -28,13 +33,18 @@ public final class Weighing {
 
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}]++(?:['’.@-][\\p{L}\\p{N}]++)*+|\\p{So}");
 
-    private static final Pattern IDLE_WORD = Pattern.compile(
-            "(?:a|an|the|and|or|so|to|of|for|at|on|in|is|it|it's|i|i'm|we|we're|us|me|my|our|you|your|be|would|like|please|thanks|thank|well|ok|okay|oh|um|just|that|this|there|here|then)",
-            Pattern.CASE_INSENSITIVE);
+    private static final Set<String> IDLE_WORDS = Set.of(
+            ("a an the and or so to of for at on in is it it's i i'm we we're us me my our you your be would like please"
+                            + " thanks thank well ok okay oh um just that this there here then")
+                    .split(" "));
 
-    private static final Pattern AUXILIARY = Pattern.compile(
-            "(?:can|could|do|does|did|have|has|had|are|was|were|will|would|shall|should|may|might|need|want|get|got|take|make|book|any|some|need|i'd|we'd|he|she|they|with|by|from|name|email|mail|number|phone|address|called)",
-            Pattern.CASE_INSENSITIVE);
+    private static final Set<String> AUXILIARIES = Set.of(
+            ("can could do does did have has had are was were will would shall should may might need want get got take"
+                            + " make book any some i'd we'd he she they with by from name email mail number phone address called")
+                    .split(" "));
+
+    /** A word of a message, and whether it says little by itself. */
+    private record Said(Span span, boolean idle) {}
 
     /**
      * What came of weighing.
@@ -60,14 +70,18 @@ public final class Weighing {
     private double most = -1;
 
     private Weighing(String text, List<Claim> claims) {
+        List<Said> said = said(text);
+        Map<Claim, Double> weighed = new IdentityHashMap<>();
+        claims.forEach(claim -> weighed.put(claim, weight(said, claim)));
         this.claims = claims.stream()
-                .sorted(Comparator.comparingDouble((Claim claim) -> -weight(text, claim))
+                .sorted(Comparator.comparingDouble((Claim claim) -> -requireNonNull(weighed.get(claim)))
                         .thenComparing(Claim::source))
                 .limit(MOST)
                 .toList();
         int size = this.claims.size();
-        this.weights =
-                this.claims.stream().mapToDouble(claim -> weight(text, claim)).toArray();
+        this.weights = this.claims.stream()
+                .mapToDouble(claim -> requireNonNull(weighed.get(claim)))
+                .toArray();
         this.left = new double[size + 1];
         this.rivals = new boolean[size][size];
         for (int i = size - 1; i >= 0; i--) {
@@ -82,30 +96,49 @@ public final class Weighing {
 
     /** The weightiest set of claims of a message. */
     public static Weighed of(String text, List<Claim> claims) {
+        if (claims.size() < 2) {
+            return new Weighed(claims, Map.of());
+        }
         Weighing weighing = new Weighing(text, claims);
         weighing.branch(0, 0);
         return weighing.weighed();
     }
 
-    /** How much of a message a claim explains, and how surely; never nothing, so that it is better than none. */
-    static double weight(String text, Claim claim) {
-        double words = 0;
+    private static List<Said> said(String text) {
+        List<Said> said = new ArrayList<>();
         Matcher word = WORD.matcher(text);
         while (word.find()) {
-            Span span = new Span(word.start(), word.end());
-            if (claim.words().stream().anyMatch(span::overlaps)) {
-                words += IDLE_WORD.matcher(word.group()).matches() ? IDLE : 1;
+            said.add(new Said(new Span(word.start(), word.end()), IDLE_WORDS.contains(plain(word.group()))));
+        }
+        return said;
+    }
+
+    private static String plain(String word) {
+        return word.toLowerCase(Locale.ROOT).replace('’', '\'');
+    }
+
+    /** How much of a message a claim explains, and how surely; never nothing, so that it is better than none. */
+    private static double weight(List<Said> said, Claim claim) {
+        double words = 0;
+        for (Said word : said) {
+            if (claim.explains(word.span())) {
+                words += word.idle() ? IDLE : 1;
             }
         }
         return Math.max(claim.strength() * Math.max(words, IDLE), ALIKE * 2);
+    }
+
+    /** @see #weight(List, Claim) */
+    static double weight(String text, Claim claim) {
+        return weight(said(text), claim);
     }
 
     /** Whether some stretches of a message hold words that say something of themselves. */
     public static boolean say(String text, List<Span> spans) {
         return WORD.matcher(Span.words(text, spans))
                 .results()
-                .anyMatch(word -> !IDLE_WORD.matcher(word.group()).matches()
-                        && !AUXILIARY.matcher(word.group()).matches());
+                .map(word -> plain(word.group()))
+                .anyMatch(word -> !IDLE_WORDS.contains(word) && !AUXILIARIES.contains(word));
     }
 
     private void branch(int at, double weight) {

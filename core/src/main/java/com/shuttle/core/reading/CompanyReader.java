@@ -162,12 +162,10 @@ final class CompanyReader {
             "^(?:(?:a|an|the)\\s+)?(?:head|director|manager|owner|founder|secretary|chair|treasurer|teacher|volunteer|receptionist|chef|partner|ceo|pa|intern|temp)\\s+(?:of [\\p{Ll}\\s]+ (?:at|for|with)|of|at|for|with)\\s+",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern QUOTED = Pattern.compile("\"([^\"]{2,80})\"");
-    private static final Pattern NONE = Pattern.compile(
-            "\\b(?:self[ -]?employed|freelanc\\w*|unemployed|retired|between jobs|private (?:individual|person|customer)|individual|no company|none|n/?a|not applicable|no business|don'?t (?:have|work|own|run|represent)|do not (?:have|work)|just me|myself|student|not (?:a|with|for|from|representing) (?:a |any )?(?:company|business|firm)|sole trader|on my own|personal|nothing|nowhere|home|housewife|stay at home|job ?hunting|looking for work)\\b",
-            Pattern.CASE_INSENSITIVE);
-    private static final Pattern CHANGES = Pattern.compile(
-            "\\b(?:no wait|wait|rebranded|renamed|now (?:we|it|they)?(?:'re| are| is|'s)?\\s?(?:trade|trading|called|known)?(?: as)?|we trade as|trading as|sorry|actually|i mean|correction|but now|since become|changed (?:our|the|its) name to|became|these days|nowadays|make that|not)\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder NONE = Finder.of(
+            "\\b(?:self[ -]?employed|freelanc\\w*|unemployed|retired|between jobs|private (?:individual|person|customer)|individual|no company|none|n/?a|not applicable|no business|don'?t (?:have|work|own|run|represent)|do not (?:have|work)|just me|myself|student|not (?:a|with|for|from|representing) (?:a |any )?(?:company|business|firm)|sole trader|on my own|personal|nothing|nowhere|home|housewife|stay at home|job ?hunting|looking for work)\\b");
+    private static final Finder CHANGES = Finder.of(
+            "\\b(?:no wait|wait|rebranded|renamed|now (?:we|it|they)?(?:'re| are| is|'s)?\\s?(?:trade|trading|called|known)?(?: as)?|we trade as|trading as|sorry|actually|i mean|correction|but now|since become|changed (?:our|the|its) name to|became|these days|nowadays|make that|not)\\b");
     private static final Pattern TAIL = Pattern.compile(
             "[\\s,]+(?:please|pls|thanks|thank you|mate|cheers|here|btw|by the way|actually|now|these days|if that helps|if it matters|ji|sir|lol|instead)$",
             Pattern.CASE_INSENSITIVE);
@@ -197,7 +195,7 @@ final class CompanyReader {
         if (quoted.find()) {
             return new Reading.Given(new Value.Text(quoted.group(1).strip()), quoted.start(1), quoted.end(1));
         }
-        if (NONE.matcher(text).find() && !looksLikeOne(text)) {
+        if (NONE.in(text) && !looksLikeOne(text)) {
             return Reading.NOTHING;
         }
         if (Words.looksLikeQuestion(text) && text.strip().endsWith("?")) {
@@ -206,7 +204,7 @@ final class CompanyReader {
         String found = null;
         boolean changed = false;
         for (String part : PARTS.split(Regex.replaceAll(text, "[^\\p{L}\\p{M}\\p{N}\\s'.,;\\n!?()&+/–—…@-]+", " "))) {
-            boolean changes = CHANGES.matcher(part).find();
+            boolean changes = CHANGES.in(part);
             String name = name(part);
             boolean former = Regex.matches(
                     part, "(?is).*\\b(?:used to be|formerly|previously|was called|were called|once)\\b.*");

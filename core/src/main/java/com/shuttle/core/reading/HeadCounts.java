@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
+import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 
 /**
@@ -49,30 +49,26 @@ public final class HeadCounts {
                     + "|baby|nan|gran|grandma|grandad|grandpa|grandmother|grandfather|grandson|granddaughter|flatmate|neighbour|fianc[eé]e?"
                     + "|aunt|uncle|cousin|nephew|niece|child|kid|boy|girl|carer|driver|other half|better half";
 
-    private static final Pattern TERM = Pattern.compile(
-            "\\b(?:(?:(?:my|our|the|his|her)\\s+)?(?<count>" + NUMBER
-                    + "|an?)\\s+(?:\\d{1,2}[- ]year[- ]olds?|\\d{1,2}[- ]?yos?|(?:(?!of\\b|and\\b|to\\b|or\\b)\\p{L}+\\s+)?(?:"
-                    + PEOPLE + "))"
-                    + "|(?<bare>" + NUMBER + ")(?=\\s*(?:\\+|plus|and)\\s*(?:" + NUMBER + ")\\s+(?:" + PEOPLE + ")\\b)"
-                    + "|(?<of>" + NUMBER + ")\\s+of\\s+us|(?:just\\s+)?us\\s+(?<us>" + NUMBER + ")"
-                    + "|(?<my>my|our|his|her|the)\\s+(?:(?:little|big|older|younger|eldest|other|best|old|new)\\s+)?(?:"
-                    + RELATION + ")"
-                    + "|(?<me>me|myself|i))\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder TERM = Finder.of("\\b(?:(?:(?:my|our|the|his|her)\\s+)?(?<count>" + NUMBER
+            + "|an?)\\s+(?:\\d{1,2}[- ]year[- ]olds?|\\d{1,2}[- ]?yos?|(?:(?!of\\b|and\\b|to\\b|or\\b)\\p{L}+\\s+)?(?:"
+            + PEOPLE + "))"
+            + "|(?<bare>" + NUMBER + ")(?=\\s*(?:\\+|plus|and)\\s*(?:" + NUMBER + ")\\s+(?:" + PEOPLE + ")\\b)"
+            + "|(?<of>" + NUMBER + ")\\s+of\\s+us|(?:just\\s+)?us\\s+(?<us>" + NUMBER + ")"
+            + "|(?<my>my|our|his|her|the)\\s+(?:(?:little|big|older|younger|eldest|other|best|old|new)\\s+)?(?:"
+            + RELATION + ")"
+            + "|(?<me>me|myself|i))\\b");
 
     private static final Pattern JOINED = Pattern.compile(
             "(?:\\s|,|&|\\+|\\band\\b|\\bplus\\b|\\bwith\\b|\\balso\\b|\\bas well as\\b|\\btogether\\b)*+",
             Pattern.CASE_INSENSITIVE);
 
-    private static final Pattern ADDS = Pattern.compile("&|\\+|\\b(?:and|plus|with)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Finder ADDS = Finder.of("&|\\+|\\b(?:and|plus|with)\\b");
 
     /** "Two classes of 28". */
-    private static final Pattern TIMES = Pattern.compile(
-            "\\b(\\d{1,2}|two|three|four|five|six)\\s+(?:class(?:es)?|groups?|tables?|teams?|coaches|busloads?)\\s+of\\s+(\\d{1,3})\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder TIMES = Finder.of(
+            "\\b(\\d{1,2}|two|three|four|five|six)\\s+(?:class(?:es)?|groups?|tables?|teams?|coaches|busloads?)\\s+of\\s+(\\d{1,3})\\b");
 
-    private static final Pattern TOTAL =
-            Pattern.compile("\\b(?:in total|altogether|all in all|all told|in all|so)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Finder TOTAL = Finder.of("\\b(?:in total|altogether|all in all|all told|in all|so)\\b");
 
     private record Term(int count, boolean counted, boolean ofUs, boolean me, int start, int end) {}
 
@@ -80,8 +76,8 @@ public final class HeadCounts {
 
     /** So many groups of so many each; empty where a message has none. */
     public static Optional<Heads> groups(String text) {
-        Matcher times = TIMES.matcher(text);
-        return times.find()
+        MatchResult times = TIMES.first(text);
+        return times != null
                 ? Optional.of(new Heads(
                         number(times.group(1)) * Integer.parseInt(times.group(2)), times.start(), times.end()))
                 : Optional.empty();
@@ -90,7 +86,7 @@ public final class HeadCounts {
     /** All heads of a message that counts them in parts; empty where it has fewer than two, or tells the whole besides. */
     public static Optional<Heads> sum(String text) {
         Optional<Heads> groups = groups(text);
-        if (groups.isPresent() || TOTAL.matcher(text).find()) {
+        if (groups.isPresent() || TOTAL.in(text)) {
             return groups;
         }
         List<Term> terms = terms(text);
@@ -126,7 +122,7 @@ public final class HeadCounts {
     private static Optional<Heads> together(String text, List<Term> group) {
         Term first = group.getFirst();
         String after = text.substring(first.end(), group.get(1).start());
-        boolean toldAgain = first.ofUs() && !ADDS.matcher(after).find();
+        boolean toldAgain = first.ofUs() && !ADDS.in(after);
         List<Term> others = group.stream().filter(term -> !term.me()).toList();
         boolean me = others.size() < group.size();
         boolean counted = me || others.stream().anyMatch(Term::counted);
@@ -144,8 +140,7 @@ public final class HeadCounts {
 
     private static List<Term> terms(String text) {
         List<Term> terms = new ArrayList<>();
-        Matcher term = TERM.matcher(text);
-        while (term.find() && terms.size() < Mention.MOST) {
+        for (MatchResult term : TERM.all(text, Mention.MOST)) {
             String of = term.group("of") == null ? term.group("us") : term.group("of");
             String bare = term.group("bare") == null ? term.group("count") : term.group("bare");
             String said = of == null ? bare : of;
@@ -168,13 +163,12 @@ public final class HeadCounts {
         return WORDS.containsKey(word) ? WORDS.get(word) : Integer.parseInt(word);
     }
 
-    private static final Pattern SOME = Pattern.compile(
+    private static final Finder SOME = Finder.of(
             "\\b(?:adults?|grown-?\\s?ups?|kids?|child(?:ren)?|toddlers?|bab(?:y|ies)|infants?|teens?|teenagers?|boys?|girls?|men|women"
-                    + "|students?|pupils?|teachers?|helpers?|seniors?|pensioners?|parents?)\\b",
-            Pattern.CASE_INSENSITIVE);
+                    + "|students?|pupils?|teachers?|helpers?|seniors?|pensioners?|parents?)\\b");
 
     /** Whether words speak of a part of the heads only ("how many children"). */
     public static boolean isPart(String words) {
-        return SOME.matcher(words).find();
+        return SOME.in(words);
     }
 }

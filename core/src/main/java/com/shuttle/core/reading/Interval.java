@@ -3,7 +3,6 @@ package com.shuttle.core.reading;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -18,14 +17,12 @@ record Interval(
         @Nullable BigDecimal to,
         boolean toIncluded) {
 
-    private static final Pattern BELOW =
-            Pattern.compile("\\b(?:under|below|less than|fewer than)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern UP_TO = Pattern.compile(
-            "\\b(?:up to|at most|no more than|or less|or fewer|or under|maximum)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern ABOVE = Pattern.compile("\\b(?:over|above|more than)\\b", Pattern.CASE_INSENSITIVE);
-    private static final Pattern FROM = Pattern.compile(
-            "(?:\\b(?:at least|from|or more|or over|or above|minimum|and up|and over|plus)\\b|\\+)",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder BELOW = Finder.of("\\b(?:under|below|less than|fewer than)\\b");
+    private static final Finder UP_TO =
+            Finder.of("\\b(?:up to|at most|no more than|or less|or fewer|or under|maximum)\\b");
+    private static final Finder ABOVE = Finder.of("\\b(?:over|above|more than)\\b");
+    private static final Finder FROM =
+            Finder.of("(?:\\b(?:at least|from|or more|or over|or above|minimum|and up|and over|plus)\\b|\\+)");
 
     /** The interval a label names; null if it names none. */
     static @Nullable Interval of(String label, Context context) {
@@ -38,16 +35,16 @@ record Interval(
         if (only.range()) {
             return new Interval(first, true, number(only.values().getLast()), true);
         }
-        if (BELOW.matcher(label).find()) {
+        if (BELOW.in(label)) {
             return new Interval(null, false, first, false);
         }
-        if (UP_TO.matcher(label).find()) {
+        if (UP_TO.in(label)) {
             return new Interval(null, false, first, true);
         }
-        if (ABOVE.matcher(label).find()) {
+        if (ABOVE.in(label)) {
             return new Interval(first, false, null, false);
         }
-        return FROM.matcher(label).find() ? new Interval(first, true, null, false) : null;
+        return FROM.in(label) ? new Interval(first, true, null, false) : null;
     }
 
     /** The one number a message says. */

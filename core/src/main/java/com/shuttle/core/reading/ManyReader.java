@@ -26,10 +26,9 @@ final class ManyReader {
             "^\\W*(?:no|none|nope|nothing|neither|not any|none of (?:them|these|those|the above)|no thanks?|no thank you|nah|n/?a|nil)\\b(?!\\s+\\w+\\s+\\w+\\s+\\w+\\s+\\w+).*$",
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
     /** Nothing is wanted, whatever else is said. */
-    private static final Pattern OWN = Pattern.compile(
+    private static final Finder OWN = Finder.of(
             "\\b(?:bring(?:ing)? (?:our|my|some|along|sandwiches|a picnic)|(?:our|my) own|rather not|don'?t (?:need|want) (?:any|anything)"
-                    + "|(?:we|i)(?:'re| are|'m| am) (?:fine|good|all set)|not (?:today|now|really|this time)|we have everything)\\b",
-            Pattern.CASE_INSENSITIVE);
+                    + "|(?:we|i)(?:'re| are|'m| am) (?:fine|good|all set)|not (?:today|now|really|this time)|we have everything)\\b");
 
     /** Words of an option that stands for none of the others. */
     private static final Pattern NO_OPTION =
@@ -50,7 +49,7 @@ final class ManyReader {
         }
         OptionsSaid said = OptionsSaid.of(text, options);
         boolean named = !said.wanted().isEmpty() || !said.denied().isEmpty();
-        if (!named && (NONE.matcher(text).matches() || OWN.matcher(text).find())) {
+        if (!named && (NONE.matcher(text).matches() || OWN.in(text))) {
             return new Reading.Given(new Value.Many(List.of()), 0, text.length());
         }
         Set<Option> chosen = new LinkedHashSet<>();

@@ -91,7 +91,7 @@ final class NameReader {
     private static final Pattern OF_A_SAINT = Pattern.compile("(?i)(?:st|saint)\\.? .*'s?");
 
     /** "We'd arrive" is nobody. */
-    private static final Pattern SHORTENED = Pattern.compile("(?i)\\p{L}(?:['’](?:d|ll|ve|re)|n['’]t)(?![\\p{L}'])");
+    private static final Finder SHORTENED = Finder.ofExactly("(?i)\\p{L}(?:['’](?:d|ll|ve|re)|n['’]t)(?![\\p{L}'])");
 
     /** "No lunch" is nobody. */
     private static final Pattern RULED_OUT = Pattern.compile("(?:[Nn]o|[Ww]ithout|[Aa]ny|[Ss]ome) \\p{Ll}");
@@ -268,7 +268,7 @@ final class NameReader {
         if (bare.isEmpty()
                 || !Regex.matches(bare, NAME)
                 || OF_A_SAINT.matcher(bare).matches()
-                || SHORTENED.matcher(bare).find()) {
+                || SHORTENED.in(bare)) {
             return null;
         }
         String[] words = bare.toLowerCase(Locale.ROOT).split(" ");

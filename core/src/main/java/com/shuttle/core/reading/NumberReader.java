@@ -91,16 +91,14 @@ final class NumberReader {
             "^\\W*(?:it'?s |it is |it'?ll be |there'?s |there is )?(?:just|only)? ?(?:me|myself|one person|me myself)(?: alone| only| on my own| by myself|,? just me)?\\W*$"
                     + "|\\b(?:just|only) (?:me|myself)\\b|\\bon my own\\b|\\b(?:by|for) myself\\b|\\bi'?m (?:coming )?alone\\b",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern BOTH =
-            Pattern.compile("\\bboth of us\\b|\\bthe pair of us\\b", Pattern.CASE_INSENSITIVE);
+    private static final Finder BOTH = Finder.of("\\bboth of us\\b|\\bthe pair of us\\b");
     private static final Pattern NOBODY = Pattern.compile(
             "^\\W*(?:none|nobody|no ?one|nothing|none at all|no \\w+|zilch|nada)\\W*$", Pattern.CASE_INSENSITIVE);
 
     private NumberReader() {}
 
-    private static final Pattern CLOCK = Pattern.compile(
-            "\\d\\s?(?:[ap]\\.?m\\b|:\\d|h\\b|\\.\\d\\d)|o'?clock|\\b(?:past|quarter|half|noon|midday|midnight|morning|afternoon|evening|at)\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder CLOCK = Finder.of(
+            "\\d\\s?(?:[ap]\\.?m\\b|:\\d|h\\b|\\.\\d\\d)|o'?clock|\\b(?:past|quarter|half|noon|midday|midnight|morning|afternoon|evening|at)\\b");
 
     static Reading read(String text, Context context) {
         Tokens tokens = Tokens.of(text);
@@ -109,11 +107,7 @@ final class NumberReader {
             found = DateTimeReader.apart(found, DateReader.find(tokens, context, false));
             List<Mention> timeless = DateTimeReader.apart(found, TimeReader.find(tokens, context, false));
             // "About 4" may be a time, but is a number where one is asked for.
-            found = timeless.isEmpty()
-                            && found.size() == 1
-                            && !CLOCK.matcher(text).find()
-                    ? found
-                    : timeless;
+            found = timeless.isEmpty() && found.size() == 1 && !CLOCK.in(text) ? found : timeless;
         }
         if (found.size() > 1) {
             List<Mention> uncounted = DateTimeReader.apart(found, MoneyReader.find(tokens, context, false));
@@ -206,7 +200,7 @@ final class NumberReader {
     }
 
     private static @Nullable Mention company(String text, List<Mention> found) {
-        if (BOTH.matcher(text).find()) {
+        if (BOTH.in(text)) {
             return Mention.of(Value.Numeric.of(2), 0, text.length());
         }
         Optional<HeadCounts.Heads> heads = HeadCounts.sum(text);

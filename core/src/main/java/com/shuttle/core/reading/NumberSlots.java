@@ -19,9 +19,8 @@ final class NumberSlots {
     private static final Pattern OF_PEOPLE_AFTER = Pattern.compile(
             "^\\s*(?:or so )?(?:(?:year|yr)s?\\s?\\d{1,2}s?\\b|of us\\b|people\\b|persons?\\b|guests?\\b|pax\\b|heads?\\b|covers?\\b|attendees\\b|friends\\b|ppl\\b|staff\\b|participants\\b|visitors\\b|strong\\b|of them\\b|seats?\\b|altogether\\b|all told\\b|in (?:total|all|the party|our group|the group)\\b|adults?\\b|diners\\b|total\\b)",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern OF_PEOPLE_BEFORE = Pattern.compile(
-            "\\b(?:(?:table|room|booking|space|seats?|party|group|places?|tickets?|lunch|dinner)\\s+(?:for|of)|for|we(?:'re| are| will be|'ll be|'d be| would be)|there(?:'s| are| will be|'ll be| is)|party of|group of|total of|bringing)\\s*(?:about|around|roughly|approximately|maybe|probably|only|just|up to|the|all)?\\s*$",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder OF_PEOPLE_BEFORE = Finder.of(
+            "\\b(?:(?:table|room|booking|space|seats?|party|group|places?|tickets?|lunch|dinner)\\s+(?:for|of)|for|we(?:'re| are| will be|'ll be|'d be| would be)|there(?:'s| are| will be|'ll be| is)|party of|group of|total of|bringing)\\s*(?:about|around|roughly|approximately|maybe|probably|only|just|up to|the|all)?\\s*$");
     private static final Pattern UNIT = Pattern.compile(
             "^\\s*-?(?:years?(?!\\s*\\d)|yrs?(?!\\s*\\d)|months?|weeks?|days?|nights?|hours?|hrs?|minutes?|mins?|miles?|km|kg|cm|metres?|meters?|feet|inch(?:es)?|%|percent|st\\b|nd\\b|rd\\b|th\\b|times?|am\\b|pm\\b|rooms?|beds?|bedrooms?|pages?|cars?|vehicles?|parcels?|boxes|courses?|sets?|copies|floors?|stars?|class(?:es)?|groups?|coach(?:es)?|buses|o'clock)",
             Pattern.CASE_INSENSITIVE);
@@ -30,12 +29,10 @@ final class NumberSlots {
             Pattern.compile("\\b(?:no|without(?: any)?|zero)\\s+([\\p{L}-]+)\\b", Pattern.CASE_INSENSITIVE);
 
     /** "Year 2" and "room 7" count nothing. */
-    private static final Pattern ORDERED = Pattern.compile(
-            "\\b(?:years?|yr|grade|class|form|room|platform|gate|line|bus|part|phase|level|chapter|page|zone|floor|table|number|no\\.|row|seat|unit|flat)\\s{1,2}$",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder ORDERED = Finder.of(
+            "\\b(?:years?|yr|grade|class|form|room|platform|gate|line|bus|part|phase|level|chapter|page|zone|floor|table|number|no\\.|row|seat|unit|flat)\\s{1,2}$");
 
-    private static final Pattern OF_YEAR =
-            Pattern.compile("\\b(?:year|yr|grade|key stage|ks)s?\\s{0,2}$", Pattern.CASE_INSENSITIVE);
+    private static final Finder OF_YEAR = Finder.of("\\b(?:year|yr|grade|key stage|ks)s?\\s{0,2}$");
 
     /** Words after a bare number that say nothing of it. */
     private static final Set<String> IDLE = Set.of(
@@ -66,10 +63,9 @@ final class NumberSlots {
     private static final Pattern IN_HOURS =
             Pattern.compile("^\\s*-?(?:hours?|hrs?|an hour)\\b(\\s+and a half\\b)?", Pattern.CASE_INSENSITIVE);
 
-    private static final Pattern ALONE = Pattern.compile(
-            "\\b(?:just me|only me|just myself|both of us|the pair of us|me and my|on my own"
-                    + "|my (?:wife|husband|partner) and)\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder ALONE =
+            Finder.of("\\b(?:just me|only me|just myself|both of us|the pair of us|me and my|on my own"
+                    + "|my (?:wife|husband|partner) and)\\b");
 
     /** What stands farther than this from a number says nothing of it, in UTF-16 units. */
     private static final int NEAR = 160;
@@ -81,7 +77,7 @@ final class NumberSlots {
     }
 
     /** A number by itself between commas, in place of the number sign. */
-    private static final Pattern LISTED = Pattern.compile("[,;]\\s*#\\s*(?:[,;.]|$)");
+    private static final Finder LISTED = Finder.ofExactly("[,;]\\s*#\\s*(?:[,;.]|$)");
 
     private record Fit(Slot slot, Mention mention, int score) {}
 
@@ -203,13 +199,13 @@ final class NumberSlots {
                     number,
                     next,
                     Cues.words(before.substring(lastBreak(before) + 1)),
-                    ORDERED.matcher(before).find(),
-                    OF_YEAR.matcher(before).find(),
+                    ORDERED.in(before),
+                    OF_YEAR.in(before),
                     OF_PEOPLE_AFTER.matcher(after).find(),
-                    !number.range() && OF_PEOPLE_BEFORE.matcher(before).find(),
+                    !number.range() && OF_PEOPLE_BEFORE.in(before),
                     UNIT.matcher(after).find(),
                     bare,
-                    LISTED.matcher(before + "#" + after).find());
+                    LISTED.in(before + "#" + after));
         }
 
         /** How strongly it is meant for a slot, 0 for not at all. @param only whether no other slot counts anything */
@@ -338,7 +334,7 @@ final class NumberSlots {
         List<Slot> people =
                 wanted.stream().filter(slot -> slot.words().countsPeople()).toList();
         if (people.size() == 1
-                && ALONE.matcher(text).find()
+                && ALONE.in(text)
                 && NumberReader.read(text.replace('§', ' '), reader.context()) instanceof Reading.Given given) {
             reader.put(people.getFirst(), given);
         }

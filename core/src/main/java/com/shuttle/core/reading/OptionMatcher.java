@@ -314,7 +314,7 @@ public final class OptionMatcher {
 
     static boolean same(String typed, String word, boolean slips) {
         if (typed.equals(word)
-                || stem(typed).equals(stem(word))
+                || sameStem(typed, word)
                 || WRITTEN.getOrDefault(typed, "").equals(word)) {
             return true;
         }
@@ -323,7 +323,16 @@ public final class OptionMatcher {
     }
 
     static String stem(String word) {
-        return word.length() > 3 && word.endsWith("s") ? word.substring(0, word.length() - 1) : word;
+        return word.substring(0, stemLength(word));
+    }
+
+    private static int stemLength(String word) {
+        return word.length() > 3 && word.endsWith("s") ? word.length() - 1 : word.length();
+    }
+
+    private static boolean sameStem(String one, String other) {
+        int length = stemLength(one);
+        return length == stemLength(other) && one.regionMatches(0, other, 0, length);
     }
 
     /** The option whose label, or a synonym, is nearest in meaning, where it is near enough and clearly the nearest. */

@@ -27,10 +27,11 @@ final class OptionMentions {
     static List<Mention> find(String text, List<Option> options) {
         Tokens tokens = Tokens.of(text);
         Map<String, Option> telling = telling(options);
+        List<Name> names = names(options);
         List<Mention> found = new ArrayList<>();
         int i = 0;
         while (i < tokens.size()) {
-            Mention whole = whole(tokens, i, options);
+            Mention whole = whole(tokens, i, names);
             if (whole == null && tokens.at(i).letters()) {
                 Option option = near(tokens.word(i), telling);
                 whole = option == null ? null : mention(option, tokens.at(i), tokens.at(i));
@@ -60,35 +61,47 @@ final class OptionMentions {
                 .orElseThrow();
     }
 
-    private static @org.jspecify.annotations.Nullable Mention whole(Tokens tokens, int i, List<Option> options) {
-        Mention longest = null;
+    /** @param joined all words in one ("handbuilding"); empty where that is nothing else, or too short to be told by */
+    private record Name(Option option, String[] words, String joined) {}
+
+    private static List<Name> names(List<Option> options) {
+        List<Name> names = new ArrayList<>();
         for (Option option : options) {
             for (String name : OptionMatcher.names(option)) {
                 String[] words = name.split(" ");
-                int at = i;
-                int matched = 0;
-                while (matched < words.length && at < tokens.size()) {
-                    if (!tokens.at(at).letters() && !tokens.at(at).figure() && matched > 0) {
-                        at++;
-                        continue;
-                    }
-                    boolean same = OptionMatcher.same(tokens.word(at), words[matched], false)
-                            || words[matched].length() > 5 && OptionMatcher.same(tokens.word(at), words[matched], true);
-                    if (!same) {
-                        break;
-                    }
-                    matched++;
-                    at++;
-                }
-                // "handbuilding"
-                boolean joined = words.length > 1 && name.length() > 6 && tokens.is(i, name.replace(" ", ""));
-                if (matched == words.length || joined) {
-                    Mention mention = mention(option, tokens.at(i), tokens.at(joined ? i : at - 1));
-                    longest = longest == null || mention.end() > longest.end() ? mention : longest;
-                }
+                names.add(new Name(option, words, words.length > 1 && name.length() > 6 ? String.join("", words) : ""));
+            }
+        }
+        return names;
+    }
+
+    private static @org.jspecify.annotations.Nullable Mention whole(Tokens tokens, int i, List<Name> names) {
+        Mention longest = null;
+        for (Name name : names) {
+            int end = tokens.is(i, name.joined()) ? i + 1 : end(tokens, i, name.words());
+            if (end > i) {
+                Mention mention = mention(name.option(), tokens.at(i), tokens.at(end - 1));
+                longest = longest == null || mention.end() > longest.end() ? mention : longest;
             }
         }
         return longest;
+    }
+
+    /** The token after a name that begins at {@code i}; {@code i} where it does not. */
+    private static int end(Tokens tokens, int i, String[] words) {
+        int at = i;
+        int matched = 0;
+        while (matched < words.length && at < tokens.size()) {
+            if (!tokens.at(at).letters() && !tokens.at(at).figure() && matched > 0) {
+                at++;
+            } else if (OptionMatcher.same(tokens.word(at), words[matched], words[matched].length() > 5)) {
+                matched++;
+                at++;
+            } else {
+                return i;
+            }
+        }
+        return matched == words.length ? at : i;
     }
 
     private static Mention mention(Option option, Token first, Token last) {

@@ -26,9 +26,8 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
                     + "|take off|take out|scrap|(?:do|does|wo|ca|need|would|should|is|are)n'?t|don'?t|do not|cannot"
                     + "|(?:our|my|their) own|bring(?:ing)? (?:our|my|their)|already (?:have|got))\\b[^.;]*$",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern NOT_REALLY = Pattern.compile(
-            "\\b(?:no (?:problem|worries|wait)|why not|not only|not just|can'?t wait|don'?t mind|not sure)\\b[^.;]*$",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder NOT_REALLY = Finder.of(
+            "\\b(?:no (?:problem|worries|wait)|why not|not only|not just|can'?t wait|don'?t mind|not sure)\\b[^.;]*$");
     private static final Pattern CONTRAST = Pattern.compile(
             "[.;!?\\n]|\\b(?:but(?! not\\b| no\\b)|though|just|only|please|so|(?<=instead of .{1,40})it'?s|we want|i want|(?:we|i)'?d like|do want|do need|i'?d take|we'?d take|i'?ll have|we'?ll have|yes)\\b",
             Pattern.CASE_INSENSITIVE);
@@ -38,8 +37,8 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
             "^\\s*(?:(?:is|are|was|were) (?:not|no)|(?:is|are)n'?t|not|no)(?=\\s*(?:[,.;!]|$|thanks|thank|needed|required|necessary|for))",
             Pattern.CASE_INSENSITIVE);
     /** "We had the wheel last time". */
-    private static final Pattern HAD = Pattern.compile(
-            "\\b(?:had|did|done|tried|took|booked|been (?:to|on)|went (?:to|on))\\b[^.;]*$", Pattern.CASE_INSENSITIVE);
+    private static final Finder HAD =
+            Finder.of("\\b(?:had|did|done|tried|took|booked|been (?:to|on)|went (?:to|on))\\b[^.;]*$");
 
     private static final Pattern BEFORE = Pattern.compile(
             "[^.;!?,]{0,20}\\b(?:last|before|already|earlier|previously|the other)\\b", Pattern.CASE_INSENSITIVE);
@@ -112,9 +111,8 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
     static boolean denied(String text, int start, int end) {
         String scope = text.substring(scope(text, start), start);
         Matcher negates = NEGATES.matcher(scope);
-        boolean before = negates.find() && !NOT_REALLY.matcher(scope).find();
-        boolean hadIt =
-                HAD.matcher(scope).find() && BEFORE.matcher(text.substring(end)).lookingAt();
+        boolean before = negates.find() && !NOT_REALLY.in(scope);
+        boolean hadIt = HAD.in(scope) && BEFORE.matcher(text.substring(end)).lookingAt();
         return before || hadIt || NEGATED_AFTER.matcher(text.substring(end)).find();
     }
 

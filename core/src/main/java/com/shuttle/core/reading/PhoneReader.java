@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -23,10 +24,9 @@ final class PhoneReader {
 
     private static final PhoneNumberUtil PHONES = PhoneNumberUtil.getInstance();
     private static final Pattern FIGURES = Pattern.compile("[+(]?\\d[\\d\\s().\\-/·]{5,}\\d");
-    private static final Pattern DICTATED = Pattern.compile(
+    private static final Finder DICTATED = Finder.of(
             "(?<![\\p{L}\\d])(?:(?:oh|o|zero|nought|one|two|three|four|five|six|seven|eight|nine|double|triple|treble|plus|\\d++)[\\s,-]++){5,24}"
-                    + "(?:oh|o|zero|nought|one|two|three|four|five|six|seven|eight|nine|\\d+)",
-            Pattern.CASE_INSENSITIVE);
+                    + "(?:oh|o|zero|nought|one|two|three|four|five|six|seven|eight|nine|\\d+)");
     private static final Map<String, String> DIGITS = new HashMap<>();
 
     static {
@@ -85,11 +85,10 @@ final class PhoneReader {
     }
 
     private static void dictated(String text, Context context, List<Mention> found) {
-        if (text.length() < 11) {
+        if (text.chars().filter(c -> c == ' ' || c == ',' || c == '-').count() < 5) {
             return;
         }
-        Matcher matcher = DICTATED.matcher(text);
-        while (matcher.find()) {
+        for (MatchResult matcher : DICTATED.all(text, Mention.MOST)) {
             StringBuilder digits = new StringBuilder();
             int times = 1;
             for (String word : Regex.split(matcher.group().toLowerCase(java.util.Locale.ROOT), "[\\s,-]+")) {

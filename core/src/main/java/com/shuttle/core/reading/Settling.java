@@ -13,20 +13,18 @@ import java.util.regex.Pattern;
  */
 final class Settling {
 
-    private static final Pattern DENIED_BEFORE = Pattern.compile(
+    private static final Finder DENIED_BEFORE = Finder.of(
             "\\b(?:not|isn't|wasn't|instead of|rather than|no longer|except|never|can't (?:do|make)|cannot (?:do|make)|old|former|previous)"
-                    + "(?: (?:on|the|for|at|in|a|number|email|address|mail|phone|one|from|is|was|it's|mobile|until|to))*[\\s:,\"'<£$€]*$",
-            Pattern.CASE_INSENSITIVE);
-    private static final Pattern NOT_ONLY = Pattern.compile(
-            "\\bnot (?:more than|over|above|exceeding|only|before|later than)[^,.;]*$", Pattern.CASE_INSENSITIVE);
+                    + "(?: (?:on|the|for|at|in|a|number|email|address|mail|phone|one|from|is|was|it's|mobile|until|to))*[\\s:,\"'<£$€]*$");
+    private static final Finder NOT_ONLY =
+            Finder.of("\\bnot (?:more than|over|above|exceeding|only|before|later than)[^,.;]*$");
     private static final Pattern DENIED_AFTER = Pattern.compile(
             "^[\\s\"'>]*(?:(?:is|was|are|'s) (?:no good|dead|wrong|no longer|out|too|not|old|off|the old|gone)|isn't|wasn't|doesn't work"
                     + "|does not work|won't work|won't do|no longer|no good|not working|has changed)",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern CORRECTS = Pattern.compile(
+    private static final Finder CORRECTS = Finder.of(
             "(?:\\b(?:no|nope|sorry|wait|i mean|i meant|actually|make (?:it|that)|correction|or rather|scratch that|rather|oops|typo"
-                    + "|hang on|hold on|strike that|change that|instead|should be|should read|my mistake|better|this time|on second thoughts?|let's say|now)\\b|\\*)",
-            Pattern.CASE_INSENSITIVE);
+                    + "|hang on|hold on|strike that|change that|instead|should be|should read|my mistake|better|this time|on second thoughts?|let's say|now)\\b|\\*)");
 
     private Settling() {}
 
@@ -37,7 +35,7 @@ final class Settling {
         for (Mention mention : mentions) {
             String before = text.substring(Math.min(after, mention.start()), mention.start());
             if (!denied(text, mention)) {
-                if (CORRECTS.matcher(before).find()) {
+                if (CORRECTS.in(before)) {
                     standing.clear();
                 }
                 standing.add(mention);
@@ -50,7 +48,7 @@ final class Settling {
     static boolean denied(String text, Mention mention) {
         String before = text.substring(Math.max(0, mention.start() - 60), mention.start());
         String after = text.substring(mention.end(), Math.min(text.length(), mention.end() + 40));
-        return DENIED_BEFORE.matcher(before).find() && !NOT_ONLY.matcher(before).find()
+        return DENIED_BEFORE.in(before) && !NOT_ONLY.in(before)
                 || DENIED_AFTER.matcher(after).find();
     }
 

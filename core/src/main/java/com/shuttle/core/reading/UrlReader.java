@@ -14,13 +14,13 @@ final class UrlReader {
             "(?:(https?)://|(?<![\\p{L}\\p{N}@._/-]))((?:[\\p{L}\\p{N}](?:[\\p{L}\\p{N}-]*[\\p{L}\\p{N}])?\\.)+[\\p{L}]{2,24})(?![\\p{L}\\p{N}@-])"
                     + "(:\\d{2,5})?((?:[/?#][^\\s\"<>]*)?)",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern SPELLED = Pattern.compile("\\b(?:dot|slash)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Finder SPELLED = Finder.of("\\b(?:dot|slash)\\b");
 
     private UrlReader() {}
 
     static Reading read(String text, Context context) {
         List<Mention> found = find(text);
-        if (found.isEmpty() && SPELLED.matcher(text).find()) {
+        if (found.isEmpty() && SPELLED.in(text)) {
             String plain = Regex.replaceAll(text, "(?i)\\bw\\s+w\\s+w\\b", "www");
             plain = Regex.replaceAll(plain, "(?i)\\s*\\b(?:dot)\\b\\s*", ".");
             plain = Regex.replaceAll(plain, "(?i)\\s*\\b(?:forward )?slash\\b\\s*", "/");

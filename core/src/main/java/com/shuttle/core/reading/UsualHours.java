@@ -2,7 +2,6 @@ package com.shuttle.core.reading;
 
 import java.time.LocalTime;
 import java.util.List;
-import java.util.regex.Pattern;
 
 /**
  * Which half of the day an hour without one means where people arrange something: from nine in the morning to seven in the
@@ -14,7 +13,7 @@ public final class UsualHours {
     private static final LocalTime FROM = LocalTime.of(9, 0);
     private static final LocalTime TO = LocalTime.of(19, 0);
 
-    private static final Pattern BEGINS = Pattern.compile("\\bfrom\\b", Pattern.CASE_INSENSITIVE);
+    private static final Finder BEGINS = Finder.of("\\bfrom\\b");
 
     private UsualHours() {}
 
@@ -23,7 +22,7 @@ public final class UsualHours {
         return reading instanceof Reading.Unclear(List<Value> ends, int start, int end)
                         && ends.size() == 2
                         && !apart(ends)
-                        && BEGINS.matcher(text).find()
+                        && BEGINS.in(text)
                 ? new Reading.Given(ends.getFirst(), start, end)
                 : of(reading);
     }

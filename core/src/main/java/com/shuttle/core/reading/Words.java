@@ -36,7 +36,6 @@ public final class Words {
     private static final Pattern PILED = Pattern.compile("(\\p{M}{" + MOST_MARKS + "})\\p{M}++");
 
     private static final Pattern MARKS = Pattern.compile("\\p{M}+");
-    private static final Pattern NOT_WORD = Pattern.compile("[^\\p{L}\\p{N}+#']+");
     private static final Set<String> QUESTION_STARTS = Set.of(
             "what", "whats", "what's", "who", "whos", "who's", "where", "wheres", "where's", "when", "whens", "when's",
             "why", "how", "hows", "how's", "which", "do", "does", "did", "can", "could", "is", "are", "will", "would",
@@ -159,14 +158,37 @@ public final class Words {
 
     /** Lower-case words without punctuation; accents folded. */
     public static List<String> of(String text) {
+        String folded = fold(text);
         List<String> words = new ArrayList<>();
-        for (String word : NOT_WORD.split(fold(text))) {
-            String bare = strip(word);
-            if (!bare.isEmpty()) {
-                words.add(bare);
+        int begin = 0;
+        for (int i = 0; i < folded.length(); ) {
+            int c = folded.codePointAt(i);
+            int next = i + Character.charCount(c);
+            if (!isOfWord(c)) {
+                add(folded, begin, i, words);
+                begin = next;
             }
+            i = next;
         }
+        add(folded, begin, folded.length(), words);
         return words;
+    }
+
+    private static boolean isOfWord(int c) {
+        return Character.isLetterOrDigit(c)
+                || c == '+'
+                || c == '#'
+                || c == '\''
+                || c > 127
+                        && (Character.getType(c) == Character.LETTER_NUMBER
+                                || Character.getType(c) == Character.OTHER_NUMBER);
+    }
+
+    private static void add(String folded, int begin, int end, List<String> words) {
+        String bare = begin == end ? "" : strip(folded.substring(begin, end));
+        if (!bare.isEmpty()) {
+            words.add(bare);
+        }
     }
 
     /** The words joined by single spaces: equal for texts that differ in case, accents and punctuation only. */

@@ -11,11 +11,10 @@ import java.util.regex.Pattern;
  */
 final class YesNoReader {
 
-    private static final Pattern OPEN = Pattern.compile(
+    private static final Finder OPEN = Finder.of(
             "\\b(?:maybe|perhaps|possibly|not sure|unsure|don'?t know|do not know|dunno|no idea|no clue|depends|it depends|have to ask|let me (?:check|think|ask)"
                     + "|need to (?:check|ask|think)|not certain|can'?t say|hard to say|either way|whatever|get back to you|either|who knows|undecided|we'?ll see|on the fence|50/50|sometimes"
-                    + "|up to you|you decide|haven'?t decided|yes and no|what do you (?:think|mean|recommend)|idk|not decided|think about it)\\b",
-            Pattern.CASE_INSENSITIVE);
+                    + "|up to you|you decide|haven'?t decided|yes and no|what do you (?:think|mean|recommend)|idk|not decided|think about it)\\b");
     private static final String NO_WORDS =
             "no thank you|no thanks|no way|no chance|no need|not at all|not really|not now|not yet|not today|not right now|not at (?:the|this) moment|not this time|not for me|not likely|not especially|not particularly|not interested"
                     + "|of course not|certainly not|definitely not|absolutely not|probably not|i(?:'d| would) rather not|rather not|i think not|hell no|god no|i'?ll pass|i doubt it|i'?d say no|hardly|not (?:really )?necessary|not for us|not for now|not today thanks|we'?re (?:fine|good|ok|okay|all set|sorted)|we'?ll (?:manage|pass|be fine)|can do without|no use|nothing like that|not bothered|(?:fine|ok|okay|good) without|(?:we|i)(?:'re|'m| are| am)? (?:all ?right|sorted|all set)|bring(?:ing)? (?:ours|mine)|(?:won'?t|don'?t|do not|will not) need|nothing (?:is )?needed|not if|skip (?:it|that)|leave (?:that|it) out|without|i(?:'m| am) good thanks|i(?:'m| am) (?:fine|all right|ok) (?:thanks|without)|we(?:'re| are) good thanks|hard pass|pass"
@@ -35,9 +34,8 @@ final class YesNoReader {
     private static final Set<String> ONE_WORD_NO = Set.of("👎", "❌", "🚫", "✖", "🙅");
 
     /** Who brings their own needs none. */
-    private static final Pattern HAS_OWN = Pattern.compile(
-            "\\b(?:have|got|bring(?:ing)?|use|with) (?:our|my) own\\b|(?:have|'ve)(?: already)?(?: got)? (?:ours|mine)\\b|\\balready (?:have|got)\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder HAS_OWN = Finder.of(
+            "\\b(?:have|got|bring(?:ing)?|use|with) (?:our|my) own\\b|(?:have|'ve)(?: already)?(?: got)? (?:ours|mine)\\b|\\balready (?:have|got)\\b");
 
     /** After an answer it changes nothing: "no, that's fine". */
     private static final Pattern POLITENESS = Pattern.compile(
@@ -68,15 +66,13 @@ final class YesNoReader {
         List<String> words = Words.of(text);
         boolean says = found != null
                 && !HAVE.matcher(text.substring(found.start(), found.end())).matches();
-        if (!says
-                && HAS_OWN.matcher(text.replace('’', '\'')).find()
-                && !text.strip().endsWith("?")) {
+        if (!says && HAS_OWN.in(text.replace('’', '\'')) && !text.strip().endsWith("?")) {
             return given(false, text);
         }
         if (found == null || words.isEmpty()) {
             return Reading.NOTHING;
         }
-        boolean open = OPEN.matcher(text).find();
+        boolean open = OPEN.in(text);
         boolean opensWithIt = found.start() <= firstLetter(text);
         boolean question =
                 text.strip().endsWith("?") && !YES_WITH_NO.matcher(text).find();

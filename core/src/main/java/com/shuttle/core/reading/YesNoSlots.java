@@ -8,11 +8,10 @@ import java.util.regex.Pattern;
 /** Yes or no among several things: a clause that names the slot's topic, read for whether it wants or denies it. */
 final class YesNoSlots {
 
-    private static final Pattern DENIES = Pattern.compile(
-            "\\b(?:no|not|never|without|nope|none|neither|nor|don't|dont|doesn't|didn't|won't|can't|isn't|aren't|wasn't|weren't|haven't|needn't|skip|unsubscribe|avoid|keep .* off|off your|stop|refuse|decline)\\b|n't\\b",
-            Pattern.CASE_INSENSITIVE);
-    private static final Pattern ASKS = Pattern.compile(
-            "\\?\\s*$|^\\s*(?:is|are|do|does|can|could|what|how|why|when|where)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Finder DENIES = Finder.of(
+            "\\b(?:no|not|never|without|nope|none|neither|nor|don't|dont|doesn't|didn't|won't|can't|isn't|aren't|wasn't|weren't|haven't|needn't|skip|unsubscribe|avoid|keep .* off|off your|stop|refuse|decline)\\b|n't\\b");
+    private static final Finder ASKS =
+            Finder.of("\\?\\s*$|^\\s*(?:is|are|do|does|can|could|what|how|why|when|where)\\b");
     private static final Pattern CLAUSES = Pattern.compile(
             "[,.;!\\n§]+|(?<=\\?)|\\s(?:and|but|though|although|also)\\s|\\s[-–—]+\\s", Pattern.CASE_INSENSITIVE);
     private static final Set<String> NEGATIVE_NAMES = Set.of("no", "not", "without", "decline", "refuse");
@@ -51,11 +50,11 @@ final class YesNoSlots {
                         && !word.equals("month")
                         && !word.equals("first")
                         && !word.equals("packed"));
-        if (!topic || ASKS.matcher(clause.strip()).find()) {
+        if (!topic || ASKS.in(clause.strip())) {
             return null;
         }
         boolean negative = slot.words().own().stream().anyMatch(NEGATIVE_NAMES::contains);
-        return DENIES.matcher(plain).find() == negative;
+        return DENIES.in(plain) == negative;
     }
 
     /** Topics that people speak of in other words. */
@@ -75,12 +74,12 @@ final class YesNoSlots {
         if (own.contains("anonymous")) {
             if (Regex.matches(
                     clause, ".*\\b(?:(?:print|use|publish|show|mention|list|include) my name|put my name)\\b.*")) {
-                return DENIES.matcher(clause).find();
+                return DENIES.in(clause);
             }
             if (Regex.matches(clause, ".*\\b(?:keep|leave) my name (?:out|off|private|secret)\\b.*")) {
                 return true;
             }
-            return clause.contains("anonym") ? !DENIES.matcher(clause).find() : null;
+            return clause.contains("anonym") ? !DENIES.in(clause) : null;
         }
         if (own.contains("first") && (own.contains("visit") || own.contains("time"))) {
             if (Regex.matches(

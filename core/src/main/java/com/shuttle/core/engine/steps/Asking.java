@@ -10,6 +10,7 @@ import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.HeadCounts;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.Reader;
@@ -23,7 +24,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.regex.Matcher;
+import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
@@ -55,19 +56,19 @@ final class Asking {
 
     private static final Pattern DIALLED = Pattern.compile("\\W*[+(]?[0\\d][\\d\\s()./-]{8,}\\W*");
 
-    private static final Pattern UNITED = Pattern.compile(
-            "\\b(?:\\d+(?:[.,]\\d+)?|an?|one|two|three|four|five|six|seven|eight)\\s*-?(hours?|hrs?|minutes?|mins?|nights?|days?|weeks?|months?|years?)\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder UNITED = Finder.of(
+            "\\b(?:\\d+(?:[.,]\\d+)?|an?|one|two|three|four|five|six|seven|eight)\\s*-?(hours?|hrs?|minutes?|mins?|nights?|days?|weeks?|months?|years?)\\b");
+
+    /** So many of them are looked at in a message. */
+    private static final int MOST = 50;
 
     /** "Year 4" counts nothing. */
-    private static final Pattern ORDERED = Pattern.compile(
-            "\\b(year|yr|grade|class|room|platform|gate|part|level|floor|unit|flat) \\d{1,3}\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder ORDERED =
+            Finder.of("\\b(year|yr|grade|class|room|platform|gate|part|level|floor|unit|flat) \\d{1,3}\\b");
 
     /** What follows is what it comes to: "not before 11, so 11". */
-    private static final Pattern CONCLUDES = Pattern.compile(
-            "[,;.\\s]\\s*so\\s+(?:let'?s (?:say|make it)|make it|it'?s|that'?s|we'?re|there'?(?:s|re)|say)?\\s*(?=\\S)",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder CONCLUDES = Finder.of(
+            "[,;.\\s]\\s*so\\s+(?:let'?s (?:say|make it)|make it|it'?s|that'?s|we'?re|there'?(?:s|re)|say)?\\s*(?=\\S)");
 
     /** As {@link Reader#reply}; where a message full of other things is unclear, what its own words say of this one. */
     Reading read(Wanted wanted, String text) {
@@ -131,20 +132,18 @@ final class Asking {
     private static String withoutUnits(Wanted wanted, String text) {
         StringBuilder bare = new StringBuilder(text);
         String asked = asked(wanted);
-        Matcher ordered = ORDERED.matcher(text);
-        while (ordered.find()) {
+        for (MatchResult ordered : ORDERED.all(text, MOST)) {
             if (!asked.contains(ordered.group(1).toLowerCase(Locale.ROOT))) {
                 bare.replace(ordered.start(), ordered.end(), " ".repeat(ordered.end() - ordered.start()));
             }
         }
-        Matcher united = UNITED.matcher(text);
-        while (united.find()) {
+        for (MatchResult united : UNITED.all(text, MOST)) {
             String unit = united.group(1).toLowerCase(Locale.ROOT);
             if (!asked.contains(unit.substring(0, Math.min(unit.length(), 3)))) {
                 bare.replace(united.start(), united.end(), " ".repeat(united.end() - united.start()));
             }
         }
-        return bare.toString().isBlank() && !ORDERED.matcher(text).find() ? text : bare.toString();
+        return bare.toString().isBlank() && !ORDERED.in(text) ? text : bare.toString();
     }
 
     private static List<String> wordings(Wanted wanted) {
@@ -175,8 +174,8 @@ final class Asking {
 
     /** What the end of a message says, where it draws a conclusion. */
     private Reading concluded(Wanted wanted, String text) {
-        Matcher so = CONCLUDES.matcher(text);
-        if (!so.find() || so.end() >= text.length()) {
+        MatchResult so = CONCLUDES.first(text);
+        if (so == null || so.end() >= text.length()) {
             return Reading.NOTHING;
         }
         String end = text.substring(so.end());

@@ -15,6 +15,7 @@ import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.OptionsSaid;
@@ -24,7 +25,6 @@ import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Offers options, and takes them picked or typed. */
@@ -33,9 +33,8 @@ final class ChoicePlayer extends Player {
     /** Longer messages are not taken for an option by their meaning. */
     private static final int MOST_WORDS = 12;
 
-    private static final Pattern WISHES = Pattern.compile(
-            "\\b(?:want|wants|like|love|fancy|book|come|coming|plan|planning|interested|thinking of|looking for|trip|visit|outing|go|going|join|please)\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder WISHES = Finder.of(
+            "\\b(?:want|wants|like|love|fancy|book|come|coming|plan|planning|interested|thinking of|looking for|trip|visit|outing|go|going|join|please)\\b");
 
     private final Choice step;
     private final GivenAway givenAway;
@@ -131,8 +130,7 @@ final class ChoicePlayer extends Player {
         String clause = clause(text, said.first());
         boolean label = text.substring(said.first(), said.last()).strip().indexOf(' ') > 0;
         boolean alone = Words.of(text).size() <= 2;
-        return !Words.looksLikeQuestion(clause)
-                && (label || alone || WISHES.matcher(clause).find());
+        return !Words.looksLikeQuestion(clause) && (label || alone || WISHES.in(clause));
     }
 
     private static String clause(String text, int at) {

@@ -5,6 +5,7 @@ import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Completing;
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
@@ -20,9 +21,8 @@ import org.jspecify.annotations.Nullable;
 /** What a message says of an interview's facts, and which of those already known it changes. */
 final class FactChanges {
 
-    private static final Pattern CORRECTS = Pattern.compile(
-            "\\b(?:not|no|sorry|actually|wrong|instead|should be|i mean|i meant|change|correction|mistake|typo|make (?:it|that)|rather)\\b",
-            Pattern.CASE_INSENSITIVE);
+    private static final Finder CORRECTS = Finder.of(
+            "\\b(?:not|no|sorry|actually|wrong|instead|should be|i mean|i meant|change|correction|mistake|typo|make (?:it|that)|rather)\\b");
 
     private final TurnRun run;
 
@@ -91,7 +91,7 @@ final class FactChanges {
         List<Fact> known = interview.facts().stream()
                 .filter(fact -> run.facts.knows(fact.variable()))
                 .toList();
-        boolean corrects = CORRECTS.matcher(text).find();
+        boolean corrects = CORRECTS.in(text);
         Map<Fact, Value> changes = new LinkedHashMap<>();
         Map<Fact, Value> read = read(known, text);
         for (Fact fact : known) {

@@ -3,6 +3,7 @@ package com.shuttle.core.engine.steps;
 import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.conversation.Place;
+import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
@@ -10,6 +11,7 @@ import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.BareValue;
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
@@ -33,15 +35,14 @@ public final class GivenAway {
 
     private static final Value NONE_OF_THEM = new Value.Many(List.of());
 
-    private static final Pattern INTRODUCES = Pattern.compile("\\b(?:name is|name's|call me|called)\\s+$");
+    private static final Finder INTRODUCES = Finder.ofExactly("\\b(?:name is|name's|call me|called)\\s+$");
 
     /** What may introduce a name, and says much else too: "I am disappointed". */
-    private static final Pattern PRESENTS = Pattern.compile("\\b(?:i am|i'm|im|this is|it's)\\s+$");
+    private static final Finder PRESENTS = Finder.ofExactly("\\b(?:i am|i'm|im|this is|it's)\\s+$");
 
     private static final Pattern GOES_ON = Pattern.compile(" \\p{Lu}\\p{Ll}");
 
-    private static final Pattern OF_A_FIRM =
-            Pattern.compile("\\b(?:ltd|limited|plc|inc|llc|llp|gmbh|ag)\\b\\.?\\W*$", Pattern.CASE_INSENSITIVE);
+    private static final Finder OF_A_FIRM = Finder.of("\\b(?:ltd|limited|plc|inc|llc|llp|gmbh|ag)\\b\\.?\\W*$");
 
     private final TurnRun run;
 
@@ -64,10 +65,8 @@ public final class GivenAway {
                 || exact >= 0 && !goesOn
                 || at >= 0 && text.indexOf('@') > 0
                 || at > 0
-                        && (INTRODUCES.matcher(lower.substring(0, at)).find()
-                                || value.shown().indexOf(' ') > 0
-                                        && PRESENTS.matcher(lower.substring(0, at))
-                                                .find());
+                        && (INTRODUCES.in(lower.substring(0, at))
+                                || value.shown().indexOf(' ') > 0 && PRESENTS.in(lower.substring(0, at)));
     }
 
     /** Whether a text can hold a value at all: a figure, an address, a capital, or words enough to name something. */
@@ -148,7 +147,7 @@ public final class GivenAway {
 
     /** Two words or more that are all written as names are no choice, unless they are an option's own. */
     private static boolean isName(String text, Value value) {
-        return (Words.areNames(text) || OF_A_FIRM.matcher(text).find())
+        return (Words.areNames(text) || OF_A_FIRM.in(text))
                 && !Words.normal(text).equals(Words.normal(value.shown()));
     }
 
@@ -171,16 +170,24 @@ public final class GivenAway {
     /** What is not known yet and may be told aside: what any step asks for, and the choices still to come in this flow. */
     private List<Slot> openSlots(List<String> except) {
         Place here = run.at();
-        Map<String, Slot> open = new LinkedHashMap<>();
-        run.playbook.slots().forEach(slot -> open.putIfAbsent(slot.name(), slot));
-        run.playbook.choices().stream()
-                .filter(choice -> here != null
-                        && choice.place().flow().equals(here.flow())
-                        && !choice.place().equals(here))
-                .forEach(choice -> open.putIfAbsent(choice.slot().name(), choice.slot()));
-        return open.values().stream()
-                .filter(slot -> !run.facts.knows(slot.name()) && !except.contains(slot.name()))
-                .toList();
+        List<Slot> open = new ArrayList<>();
+        for (Slot slot : run.playbook.slots()) {
+            if (!run.facts.knows(slot.name()) && !except.contains(slot.name())) {
+                open.add(slot);
+            }
+        }
+        for (Playbook.Chosen choice : run.playbook.choices()) {
+            Slot slot = choice.slot();
+            if (here != null
+                    && choice.place().flow().equals(here.flow())
+                    && !choice.place().equals(here)
+                    && open.stream().noneMatch(other -> other.name().equals(slot.name()))
+                    && !run.facts.knows(slot.name())
+                    && !except.contains(slot.name())) {
+                open.add(slot);
+            }
+        }
+        return open;
     }
 
     /**

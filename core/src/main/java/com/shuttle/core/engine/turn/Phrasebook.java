@@ -57,6 +57,12 @@ public final class Phrasebook {
 
     private Phrasebook() {}
 
+    /** A question beside something else that is not in the knowledge. */
+    public static String unknown(String question) {
+        String quoted = question.length() > 120 ? "what you ask there" : "“" + Texts.escaped(question) + "”";
+        return "I have no answer to " + quoted + ", but I've noted it for the team.";
+    }
+
     /** What was told without being asked for, said back. */
     public static String noted(List<String> kept) {
         return "Noted: " + String.join(", ", kept) + ".";

@@ -9,7 +9,6 @@ import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Value;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.UnaryOperator;
@@ -86,17 +85,7 @@ public final class Texts {
         if (!text.contains("{{")) {
             return text;
         }
-        Map<String, Object> context = new HashMap<>();
-        context.put("bot", known.botName());
-        known.system().forEach((name, value) -> context.put(name, written.apply(value.shown())));
-        known.variables().forEach((name, value) -> {
-            String shown = written.apply(value.shown());
-            context.put(
-                    name,
-                    known.types().get(name) == ValueType.PERSON_NAME
-                            ? new Name(shown, written.apply(Regex.split(value.shown(), "\\s+", 2)[0]))
-                            : shown);
-        });
+        Mustache.CustomContext context = name -> shown(name, known, written);
         try {
             String plain = WITH_FALLBACK.matcher(text).replaceAll("{{$1$2}}{{^$1}}$3{{/$1}}");
             String filled = COMPILER.compile(plain).execute(context).strip();
@@ -104,6 +93,18 @@ public final class Texts {
         } catch (MustacheException e) {
             return text;
         }
+    }
+
+    private static @Nullable Object shown(String name, Known known, UnaryOperator<String> written) {
+        Value value = known.variables().get(name);
+        if (value == null) {
+            Value system = known.system().get(name);
+            return system != null ? written.apply(system.shown()) : name.equals("bot") ? known.botName() : null;
+        }
+        String shown = written.apply(value.shown());
+        return known.types().get(name) == ValueType.PERSON_NAME
+                ? new Name(shown, written.apply(Regex.split(value.shown(), "\\s+", 2)[0]))
+                : shown;
     }
 
     /** What a visitor typed, so that it cannot bring in Markdown. */

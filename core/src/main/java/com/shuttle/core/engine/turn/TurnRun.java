@@ -231,7 +231,7 @@ public final class TurnRun {
     }
 
     public String filled(String text) {
-        return Texts.fill(text, known());
+        return text.contains("{{") ? Texts.fill(text, known()) : text;
     }
 
     public Texts.Known known() {
