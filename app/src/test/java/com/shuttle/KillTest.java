@@ -74,7 +74,8 @@ class KillTest {
 
     /** With the quick compiler only: these processes live for seconds. */
     private static ServerProcess start(Path data, Map<String, String> environment) throws IOException {
-        return ServerProcess.start(data, "com.shuttle.Shuttle", environment, "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1");
+        return ServerProcess.start(
+                data, "com.shuttle.Shuttle", environment, "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1");
     }
 
     /** Follows a conversation as it goes on until it says this; what the stream said. */

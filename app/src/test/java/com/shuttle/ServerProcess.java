@@ -45,7 +45,8 @@ public final class ServerProcess {
 
     /** Starts a server that cannot start, and returns the last thing it said. */
     static String fail(Path data, Map<String, String> environment) throws IOException, InterruptedException {
-        Process process = launch(data, "com.shuttle.Shuttle", environment, "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1");
+        Process process =
+                launch(data, "com.shuttle.Shuttle", environment, "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1");
         List<String> lines = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))
                 .lines()
                 .filter(line -> line.startsWith("shuttle: "))

@@ -13,6 +13,7 @@ import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.listening.Weighing;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Words;
@@ -136,7 +137,10 @@ final class Listener {
         List<Span> person = standing == null ? List.of() : Span.taken(text, standing.rest());
         claims.add(Source.STANDING, standing, both(facts, ownWords(text, answer)));
         claims.add(Source.CHANGE, change, person);
-        claims.add(Source.ANSWER, answer, both(facts, person));
+        boolean onlyTells = run.awaiting() instanceof Awaiting.OpenQuestion
+                && !facts.isEmpty()
+                && !Weighing.say(text, Span.minus(Span.all(text), facts));
+        claims.add(Source.ANSWER, onlyTells ? null : answer, both(facts, person));
         claims.add(Source.MOOD, asides.aboutThemselves(text), List.of());
         told.forEach((name, given) -> claims.add(
                 Source.FACT,

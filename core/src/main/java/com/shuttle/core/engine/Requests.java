@@ -156,9 +156,20 @@ final class Requests {
                         .findFirst();
     }
 
+    /** Who waits asks how long, or whether anybody is there. */
+    private static final Pattern ASKS_WHEN = Pattern.compile(
+            "\\W*(?:(?:and|so|ok|okay|sorry|but|well)\\W+)*(?:how (?:long|much longer)(?: (?:now|more|(?:will|does|would|might) (?:it|that|this|they|you|he|she)(?: (?:take|be))?|is the (?:wait|queue)|(?:do|must) (?:i|we) (?:have to )?wait|(?:until|till)\\b.{0,40}))?"
+                    + "|(?:(?:is|are) )?(?:there )?(?:any|some|no)(?: ?body| ?one)(?: (?:there|here|coming|free|around|at all|yet))*|(?:hello|hi|hey)(?: (?:there|anyone|anybody))?|(?:are )?(?:you|we) (?:still )?(?:there|here)"
+                    + "|still (?:there|waiting|here)|i'?m (?:still )?waiting|what(?:'s| is) (?:taking (?:so )?long|going on|happening)|where (?:are you(?: all| guys)?|is (?:everyone|everybody|he|she)))\\W*",
+            Pattern.CASE_INSENSITIVE);
+
     /** Who waits is never met with silence: a question that is surely known is answered, all else is passed on. */
     private void whileWaiting(String text) {
         String read = Words.readable(text);
+        if (ASKS_WHEN.matcher(read.replace('’', '\'')).matches()) {
+            run.say(Phrasebook.ON_THEIR_WAY);
+            return;
+        }
         Finding finding = asked(read)
                 .map(question -> run.ask(new Query.Ask(run.askedThen(question), List.of())))
                 .orElse(Finding.NOTHING);

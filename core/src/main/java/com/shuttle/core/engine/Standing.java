@@ -45,7 +45,9 @@ enum Standing {
             "^(?:speak|talk|chat|connect me|put me through|pass me|transfer me|hand me over|get me through)(?: (?:to|with))? "
                     + "(?:(?:a|an|the|some|your|one of your|any) )?(?:(?:real|live|actual|human) )?"
                     + "(?:person|human|human being|agent|someone|somebody|operator|representative|adviser|advisor|staff|team|member of staff|"
-                    + "colleague|people|one of you|one of your team)(?: (?:instead|now|there|real|from the team|on the team|in the team|directly))*$");
+                    + "colleague|people|one of you|one of your team)(?: (?:instead|now|there|real|from the team|on the team|in the team|directly))*$"
+                    // Somebody by name.
+                    + "|^(?:speak|talk|chat) (?:to|with) (?!(?:you|me|it|this|that|the|a|an|my|our|us)\\b)\\w+(?: \\w+)?$");
     private static final Pattern GET_PERSON = Pattern.compile(
             "^(?:get|give|find|fetch) me (?:a|an|some)? ?(?:real |live |actual )?(?:person|human|agent|someone|somebody|operator)(?: now)?$");
     /** Asked for anywhere in a message of some words, unless it tells of it or does not want it. */

@@ -24,7 +24,8 @@ record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
     private static final Finder WEAK = Finder.of(
             "\\b(?:sorry|argh|whoops|better|changed|decided|actually|wait|oops|hang on|hold on|oh|rather|prefer|only|second thoughts?|forget|drop|add|as well|too|also)\\b");
     private static final Pattern DENIED = Pattern.compile(
-            "\\b(?:not|instead of|rather than)\\s+(?:the\\s+|on\\s+|at\\s+)?([^,.;!?]{1,60}?)(?=[,.;!?]|$|\\s+but\\b)",
+            "\\b(?:not(?!\\s+(?:more|less|over|under|above|below|beyond|exceeding|before|after|later|earlier|until|yet|only|sure)\\b)|instead of|rather than)"
+                    + "\\s+(?:the\\s+|on\\s+|at\\s+)?((?:[^,.;!?]|[.,](?=\\d)){1,60}?)(?=[,.](?!\\d)|[;!?]|$|\\s+but\\b)",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern HEAD = Pattern.compile(
             "^\\W*(?:(?:no|sorry|actually|wait|oh|oops|hm+|hang on|hold on|scratch that|strike that|correction|i mean|i meant|make (?:it|that)"

@@ -9,7 +9,7 @@ public final class Moods {
     private static final Pattern WAY_OUT = Pattern.compile(
             "\\W*(?:(?:oh|no|ok|okay|well|actually|sorry|please)\\W+)*(?:never ?mind|forget (?:it|that|about it)|cancel(?: (?:it|that|this|everything|all))?"
                     + "|(?:i|we) (?:don'?t|do not) want (?:that|it|this|to)(?: do (?:that|it|this))?(?: any ?more)?|(?:i|we)(?:'ve| have)? changed (?:my|our) minds?"
-                    + "|not interested(?: any ?more)?|leave it|let'?s not)\\W*",
+                    + "|not interested(?: any ?more)?|leave it|let'?s not)(?:,? (?:then|now|please|thanks|thank you|sorry))*\\W*",
             Pattern.CASE_INSENSITIVE);
 
     private static final Finder ANGRY = Finder.of(
@@ -18,8 +18,8 @@ public final class Moods {
 
     private static final Pattern UNSURE = Pattern.compile(
             "\\W*(?:(?:oh|um+|uh|er+m?|hm+|well|sorry|honestly|to be honest|tbh)\\W+)*"
-                    + "(?:(?:i|we) ?(?:don'?t|do not|dont|cannot|can'?t|couldn'?t) (?:really |quite )?(?:know|say|tell|decide)(?: (?:that|it|this))?|dunno|idk|dont know|can'?t say|cannot say"
-                    + "|(?:i(?:'?m| am)|we(?:'?re| are)) (?:not|un) ?(?:really |quite |too )?sure|not (?:really |quite |too )?sure|unsure|undecided|no (?:idea|clue)|(?:i|we) have(?:n'?t| not) (?:decided|thought about (?:it|that))|haven'?t decided|(?:(?:i|we) )?(?:(?:don'?t|dont|do not|haven'?t) (?:have|got)|have no|no) (?:an?y? |the )?(?:fixed |exact )?(?:date|day|time|idea|number|figure|budget)(?: in mind)?(?= yet| so far| in mind|\\W*$)"
+                    + "(?:(?:(?:i|we) ?)?(?:don'?t|do not|dont|cannot|can'?t|couldn'?t) (?:really |quite )?(?:know|say|tell|decide)(?: (?:that|it|this|(?:the|our|my|which|what) (?:exact )?\\w+))?|dunno|idk|dont know|can'?t say|cannot say"
+                    + "|(?:i(?:'?m| am)|we(?:'?re| are)) (?:not|un) ?(?:really |quite |too )?sure|not (?:really |quite |too )?sure|unsure|undecided|no (?:idea|clue)|(?:i|we) have(?:n'?t| not) (?:decided|thought about (?:it|that))|haven'?t decided|(?:(?:i|we) )?(?:(?:don'?t|dont|do not|haven'?t) (?:have|got)|have no|no) (?:an?y? |the )?(?:fixed |exact )?(?:date|day|time|idea|number|figure|budget)(?: (?:in mind|set|fixed|planned|agreed|chosen))?(?= yet| so far| in mind|\\W*$)"
                     + "|(?:it )?depends|skip(?: (?:it|that|this)(?: one)?)?|(?:that|it)(?:'s| is) (?:still )?open|still open|to be decided|tbd|tbc|open)"
                     + "(?: (?:yet|at the moment|right now|now|exactly|for sure|really|just yet|so far|still|(?:about|of|on) (?:the|that|a) \\w+))*\\W*",
             Pattern.CASE_INSENSITIVE);

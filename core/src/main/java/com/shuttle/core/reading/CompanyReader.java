@@ -170,7 +170,7 @@ final class CompanyReader {
             "[\\s,]+(?:please|pls|thanks|thank you|mate|cheers|here|btw|by the way|actually|now|these days|if that helps|if it matters|ji|sir|lol|instead)$",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern PARTS = Pattern.compile(
-            "[,;\\n!?()]+|\\s[-–—]+\\s|[–—]|…|\\.{2,}|\\.\\s+(?=\\p{Lu}|\\p{Ll}{2})|\\.$|\\s(?:but|and (?:i|my|we|our|there|it))\\s");
+            "[,;\\n!?()]+|\\s[-–—]+\\s|[–—]|…|\\.{2,}|(?<!\\b(?:St|Mt|Dr|Bros))\\.\\s+(?=\\p{Lu}|\\p{Ll}{2})|\\.$|\\s(?:but|and (?:i|my|we|our|there|it))\\s");
     private static final Set<String> PLAIN = Set.of(
             "a", "an", "some", "any", "my", "your", "it", "this", "that", "there", "i", "you", "he", "she", "they",
             "here", "not", "no", "yes", "what", "why", "how", "who", "when", "hello", "hi", "ok", "sure", "is", "are",
@@ -343,7 +343,7 @@ final class CompanyReader {
     private static final Pattern FROM = Pattern.compile("^(.+?)\\s+(?:from|at|of the)\\s+(.+)$");
 
     private static final Pattern BREAK = Pattern.compile(
-            "[,;:\\n!?()\"]|\\s[-–—]+\\s|[–—]|\\.(?=\\s|$)|\\s(?:but|and (?=[a-z])|about|with|for|we|i|in|on|looking|here|who|which|where|wanting|needing|trying|at)(?![\\p{L}'])");
+            "[,;:\\n!?()\"]|\\s[-–—]+\\s|[–—]|(?<!\\b(?:St|Mt|Dr|Bros))\\.(?=\\s|$)|\\s(?:but|and (?=[a-z])|about|with|for|we|i|in|on|looking|here|who|which|where|wanting|needing|trying|at)(?![\\p{L}'])");
 
     private static String upToBreak(String text) {
         Matcher breaks = BREAK.matcher(text);

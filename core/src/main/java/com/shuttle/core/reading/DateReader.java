@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntFunction;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,6 +37,7 @@ final class DateReader {
     private final boolean past;
     private final RelativeDays relative;
     private final FigureDays figures;
+    private @Nullable YearMonth named;
 
     /** Days that a place in the message may mean, and the index of the token after it. */
     record Found(List<LocalDate> days, int next) {}
@@ -213,6 +215,7 @@ final class DateReader {
         if (date == null) {
             return new Found(List.of(), next);
         }
+        named = YearMonth.from(date);
         return checked(weekday, new Found(List.of(date), next));
     }
 
@@ -229,18 +232,21 @@ final class DateReader {
 
     /** "Friday the 13th": the next 13th, where that is a Friday, or the first that is one within a year. */
     private Found weekdayThe(DayOfWeek weekday, int day, int next) {
+        LocalDate date =
+                first(day, one -> (past ? !one.isAfter(today) : !one.isBefore(today)) && one.getDayOfWeek() == weekday);
+        return new Found(date == null ? List.of() : List.of(date), next);
+    }
+
+    /** The first such day of a month that fits, of this month and the eleven after it, or before it; null for none. */
+    private @Nullable LocalDate first(int day, Predicate<LocalDate> fits) {
         YearMonth month = YearMonth.from(today);
         for (int m = 0; m < 12; m++) {
             YearMonth candidate = month.plusMonths(past ? -m : m);
-            if (candidate.isValidDay(day)) {
-                LocalDate date = candidate.atDay(day);
-                boolean ahead = past ? !date.isAfter(today) : !date.isBefore(today);
-                if (ahead && date.getDayOfWeek() == weekday) {
-                    return new Found(List.of(date), next);
-                }
+            if (candidate.isValidDay(day) && fits.test(candidate.atDay(day))) {
+                return candidate.atDay(day);
             }
         }
-        return new Found(List.of(), next);
+        return null;
     }
 
     /** The next such day from today on, or the last one; looks eight years on for a 29 February; null if there is none. */
@@ -310,21 +316,16 @@ final class DateReader {
         if (tokens.is(of, COUNTED) || tokens.is(day[1], "-")) {
             return null;
         }
+        if (named != null && named.isValidDay(day[0])) {
+            // "The 3rd of March, no, the 4th".
+            return new Found(List.of(named.atDay(day[0])), day[1]);
+        }
         if (day[0] == today.getDayOfMonth()) {
             LocalDate later = today.plusMonths(1);
             return new Found(past ? List.of(today) : List.of(today, later), day[1]);
         }
-        YearMonth month = YearMonth.from(today);
-        for (int m = 0; m < 12; m++) {
-            YearMonth candidate = month.plusMonths(past ? -m : m);
-            if (candidate.isValidDay(day[0])) {
-                LocalDate date = candidate.atDay(day[0]);
-                if (past ? date.isBefore(today) : date.isAfter(today)) {
-                    return new Found(List.of(date), day[1]);
-                }
-            }
-        }
-        return null;
+        LocalDate date = first(day[0], one -> past ? one.isBefore(today) : one.isAfter(today));
+        return date == null ? null : new Found(List.of(date), day[1]);
     }
 
     /** "on the third", "the twelfth" at the end: a day, where "the second option" is none. */

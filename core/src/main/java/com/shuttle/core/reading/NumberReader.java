@@ -192,7 +192,9 @@ final class NumberReader {
         return tokens.is(i + 1, "of")
                 || tokens.is(
                         i - 1,
-                        Set.of("this", "that", "the", "no", "which", "any", "every", "each", "some", "my", "last"));
+                        Set.of("this", "that", "the", "no", "which", "any", "every", "each", "some", "my", "last"))
+                // "a red one"
+                || tokens.at(i - 1).letters() && tokens.is(i - 2, Set.of("a", "an", "the", "another"));
     }
 
     private static BigDecimal scaledLike(Parsed from, Parsed to, Tokens tokens) {

@@ -17,7 +17,7 @@ import java.util.stream.Stream;
 final class NumberSlots {
 
     private static final Pattern OF_PEOPLE_AFTER = Pattern.compile(
-            "^\\s*(?:or so )?(?:(?:year|yr)s?\\s?\\d{1,2}s?\\b|of us\\b|people\\b|persons?\\b|guests?\\b|pax\\b|heads?\\b|covers?\\b|attendees\\b|friends\\b|ppl\\b|staff\\b|participants\\b|visitors\\b|strong\\b|of them\\b|seats?\\b|altogether\\b|all told\\b|in (?:total|all|the party|our group|the group)\\b|adults?\\b|diners\\b|total\\b)",
+            "^\\s*(?:or so )?(?:(?:year|yr)s?\\s?\\d{1,2}s?\\b|(?:\\d{1,2}|three|four|five|six|seven|eight|nine|ten|eleven|twelve)[- ]year[- ]olds?\\b|of us\\b|people\\b|persons?\\b|guests?\\b|pax\\b|heads?\\b|covers?\\b|attendees\\b|friends\\b|ppl\\b|staff\\b|participants\\b|visitors\\b|strong\\b|of them\\b|seats?\\b|altogether\\b|all told\\b|in (?:total|all|the party|our group|the group)\\b|adults?\\b|diners\\b|total\\b)",
             Pattern.CASE_INSENSITIVE);
     private static final Finder OF_PEOPLE_BEFORE = Finder.of(
             "\\b(?:(?:table|room|booking|space|seats?|party|group|places?|tickets?|lunch|dinner)\\s+(?:for|of)|for|we(?:'re| are| will be|'ll be|'d be| would be)|there(?:'s| are| will be|'ll be| is)|party of|group of|total of|bringing)\\s*(?:about|around|roughly|approximately|maybe|probably|only|just|up to|the|all)?\\s*$");

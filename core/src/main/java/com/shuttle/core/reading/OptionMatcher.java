@@ -136,10 +136,14 @@ public final class OptionMatcher {
         return whole.isEmpty() ? NONE : decide(whole, "its label");
     }
 
+    /** "Just the two of us" and "for two" are no second option. */
+    private static final Finder COUNTS_HEADS = Finder.of(
+            "\\b(?:\\w+ of (?:us|them)|(?:we're|we are|there's|there are|there will be|us) \\w+$)|^(?:just |only )?for \\w+$");
+
     static Match position(List<String> words, List<Option> options) {
         List<String> bare =
                 words.stream().filter(word -> !FILLERS.contains(word)).toList();
-        if (bare.size() != 1) {
+        if (bare.size() != 1 || COUNTS_HEADS.in(String.join(" ", words))) {
             return NONE;
         }
         String word = bare.getFirst();

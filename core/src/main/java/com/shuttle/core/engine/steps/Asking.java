@@ -59,6 +59,12 @@ final class Asking {
     private static final Finder UNITED = Finder.of(
             "\\b(?:\\d+(?:[.,]\\d+)?|an?|one|two|three|four|five|six|seven|eight)\\s*-?(hours?|hrs?|minutes?|mins?|nights?|days?|weeks?|months?|years?)\\b");
 
+    /** "Two with nut allergies" are some of those who come, and not how many. */
+    private static final Finder SOME_OF_THEM = Finder.of(
+            "\\b(?:\\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten)\\s+(?:\\p{L}+\\s+){0,2}?"
+                    + "(?:vegetarians?|vegans?|veggies?|coeliacs?|diabetics?|wheelchairs?|wheelchair users?|(?:with|has|have|in|who (?:is|are|has|have|needs?|uses?)) (?:an? |some )?(?:\\p{L}+ ){0,2}?"
+                    + "(?:allerg\\p{L}+|wheelchairs?|epilep\\p{L}+|asthma|diabet\\p{L}+|autis\\p{L}+|needs|impair\\p{L}+|disab\\p{L}+|crutches|vegetarian|vegan|coeliac))\\b");
+
     /** So many of them are looked at in a message. */
     private static final int MOST = 50;
 
@@ -143,7 +149,10 @@ final class Asking {
                 bare.replace(united.start(), united.end(), " ".repeat(united.end() - united.start()));
             }
         }
-        return bare.toString().isBlank() && !ORDERED.in(text) ? text : bare.toString();
+        for (MatchResult some : SOME_OF_THEM.all(text, MOST)) {
+            bare.replace(some.start(), some.end(), " ".repeat(some.end() - some.start()));
+        }
+        return bare.toString().isBlank() && !ORDERED.in(text) && !SOME_OF_THEM.in(text) ? text : bare.toString();
     }
 
     private static List<String> wordings(Wanted wanted) {

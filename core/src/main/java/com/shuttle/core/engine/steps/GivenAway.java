@@ -112,7 +112,7 @@ public final class GivenAway {
     }
 
     private static final Pattern WITHOUT = Pattern.compile(
-            "\\W*(?:(?:we|i|there)(?:'ve| have|'s| is) (?:got )?)?(?:no|without an?y?|don't have an?y?)\\s+(?:fixed |real |particular )?(\\p{L}{4,})(?: yet| so far| really| in mind)?\\W*",
+            "\\W*(?:(?:we|i|there)(?:'ve| have|'s| is) (?:got )?)?(?:no|without an?y?|don't have an?y?)\\s+(?:fixed |real |particular )?(\\p{L}{4,})(?: yet| so far| really| in mind| set| fixed| planned| agreed)?\\W*",
             Pattern.CASE_INSENSITIVE);
 
     /** Of other kinds "no …" is a value: nought, a no, none of the options. */

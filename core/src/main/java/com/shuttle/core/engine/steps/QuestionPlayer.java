@@ -114,7 +114,15 @@ final class QuestionPlayer extends Player {
                     run.say(step.hint().isBlank() ? Phrasebook.WHY_ASK : step.hint());
                     course.putAgain();
                 });
-            case Reading.Nothing() -> step.optional() && saysNo(text) ? Heard.of(this::refused) : null;
+            // "No telescopes, the rest yes" refuses something else.
+            case Reading.Nothing() ->
+                step.optional()
+                                && saysNo(text)
+                                && new GivenAway(run)
+                                        .of(text, List.of(step.variable()))
+                                        .isEmpty()
+                        ? Heard.of(this::refused)
+                        : null;
         };
     }
 

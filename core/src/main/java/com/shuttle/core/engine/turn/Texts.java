@@ -117,6 +117,12 @@ public final class Texts {
         return ESCAPED.matcher(filled).replaceAll("$1");
     }
 
+    /** Marks within addresses and amounts end nothing. */
+    private static boolean endsSentence(String text, int at) {
+        return text.charAt(at) == '\n'
+                || ".!?".indexOf(text.charAt(at)) >= 0 && Character.isWhitespace(text.charAt(at + 1));
+    }
+
     /** The last question of a text, for putting it again in fewer words; the whole text where it has none. */
     public static String shorter(String text) {
         String bare = text.strip();
@@ -124,7 +130,7 @@ public final class Texts {
             return text;
         }
         int begin = bare.length() - 1;
-        while (begin > 0 && ".!?\n".indexOf(bare.charAt(begin - 1)) < 0) {
+        while (begin > 0 && !endsSentence(bare, begin - 1)) {
             begin--;
         }
         String question = bare.substring(begin).strip();
