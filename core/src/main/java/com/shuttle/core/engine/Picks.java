@@ -14,6 +14,7 @@ import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.reading.OptionMatcher;
+import com.shuttle.core.reading.PlainReply;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
@@ -106,7 +107,11 @@ final class Picks {
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && (!yes || YES.matcher(text).matches())) {
             if (!yes) {
-                return new Heard("suggestion", "refused", () -> refused(suggestion));
+                // "No extras" answers what was asked before.
+                Heard beneath = suggestion.resumes() == null || PlainReply.matches(text)
+                        ? null
+                        : walker.player().resuming(suggestion.resumes(), text);
+                return beneath != null ? beneath : new Heard("suggestion", "refused", () -> refused(suggestion));
             }
             Offer first = suggestion.offers().getFirst();
             // Of several the nearest is meant by nobody who says yes: they are asked which.

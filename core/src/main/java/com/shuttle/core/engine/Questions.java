@@ -29,7 +29,7 @@ final class Questions {
 
     /** A sentence that tells something, which no table is asked for: "the older one is 9". */
     private static final Pattern TELLS = Pattern.compile(
-            "^\\W*(?:(?:the|my|our|this|that|one|he|she|it|we|they|i)\\b(?:[\\s'’]+\\p{L}+){0,3}?[\\s'’]+(?:is|are|was|were|am|s|re|m|will|turns?|has|have)\\b)",
+            "^\\W*(?:(?:the|my|our|this|that|one|he|she|it|we|they|i)\\b(?:[\\s'’]+\\p{L}+){0,3}?[\\s'’]+(?:is|are|was|were|am|s|re|m|d|will|would|wants?|needs?|turns?|has|have)\\b)",
             Pattern.CASE_INSENSITIVE);
 
     private final TurnRun run;

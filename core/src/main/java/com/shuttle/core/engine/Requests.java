@@ -25,7 +25,7 @@ import org.jspecify.annotations.Nullable;
 /** Standing requests: what they are in a message, and what is done for them, also while the visitor waits for a person. */
 final class Requests {
 
-    /** Within an interview this says that everything was told, not that the conversation is over. */
+    /** In answer to what was read back this says that it is right, not that the conversation is over. */
     private static final Finder THATS_ALL =
             Finder.of("\\b(?:that'?s|that is) (?:all|it|everything)\\b|\\bthat(?:'ll| will) be all\\b|\\bno more\\b");
 
@@ -42,8 +42,7 @@ final class Requests {
     @Nullable
     Heard standing(String text) {
         Standing request = Standing.of(text, run.playbook.release().standing());
-        boolean complete =
-                request == Standing.STOP && (run.awaiting() instanceof Awaiting.Facts || many()) && THATS_ALL.in(text);
+        boolean complete = request == Standing.STOP && (wantsAgreement() || many()) && THATS_ALL.in(text);
         if (complete
                 || request == null
                         && !Standing.isOn(
@@ -59,6 +58,11 @@ final class Requests {
         return clause == null
                 ? heard.as(Strengths.WHOLE_REQUEST)
                 : heard.leaving(Span.without(text, clause.start(), clause.end()));
+    }
+
+    /** Whether something was read back, so that "that's it" says that it is right. */
+    private boolean wantsAgreement() {
+        return run.awaiting() instanceof Awaiting.Facts || run.awaiting() instanceof Awaiting.Confirm;
     }
 
     /** Whether several options may be picked now, so that "that's all" ends the picking and not the conversation. */

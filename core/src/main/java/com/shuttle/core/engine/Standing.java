@@ -64,7 +64,7 @@ enum Standing {
 
     /** Somebody is in need. */
     private static final Finder EMERGENCY = Finder.ofExactly(
-            "\\b(?:emergency|ambulance|(?:is|am|are|got|been) (?:stuck|trapped|injured|bleeding|unconscious|collapsed)|(?:is|are) on fire"
+            "\\b(?:emergency|ambulance|(?:someone|somebody|he|she|man|woman|lady|guy|person|visitor|guest|friend)(?:'s| is| has| just| been)* (?:fainted|collapsed|passed out|choking|bleeding|unconscious|fallen|having a (?:fit|seizure|stroke))|(?:is|am|are|got|been) (?:stuck|trapped|injured|bleeding|unconscious|collapsed)|(?:is|are) on fire"
                     + "|help me|locked (?:in|out)|can'?t get out|not breathing|heart attack|call the police|(?:kid|child|son|daughter|boy|girl|baby|mum|dad|wife|husband)s? (?:is|are|has|have|got|went|gone|fell|was)? ?(?:been |gone |got )?(?:lost|missing|fallen|hurt|fainted)|(?:lost|can'?t find) (?:my|our) (?:kid|child|son|daughter|boy|girl|baby|mum|dad)|fell (?:down|off|over)|broke (?:my|his|her) (?:leg|arm|ankle))\\b");
 
     /** Who wants to be rung up wants a person. */

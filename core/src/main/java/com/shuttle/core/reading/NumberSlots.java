@@ -34,6 +34,11 @@ final class NumberSlots {
 
     private static final Finder OF_YEAR = Finder.of("\\b(?:year|yr|grade|key stage|ks)s?\\s{0,2}$");
 
+    /** "I'm 15", "my son is 9". */
+    private static final Finder AGED = Finder.of(
+            "\\b(?:(?:i'?m|i am|he'?s|he is|she'?s|she is|(?:son|daughter|child|kid|boy|girl|baby|one|youngest|eldest|oldest) is|who is|who'?s)"
+                    + "(?: (?:only|just|nearly|almost|already|about))?|aged?|turning)\\s+$");
+
     /** Words after a bare number that say nothing of it. */
     private static final Set<String> IDLE = Set.of(
             "actually",
@@ -170,7 +175,7 @@ final class NumberSlots {
      * @param next         the words after it in its clause
      * @param led          the words before it in its clause
      * @param ordered      whether it only numbers something
-     * @param ofYear       whether it names a year group, whatever stands after it ("52 year 5 pupils")
+     * @param ofYear       whether it names a year group, whatever stands after it ("52 year 5 pupils"), or an age
      * @param peopleAfter  whether the words after it count people
      * @param peopleBefore whether the words before it do
      * @param unit         whether it counts hours, rooms or the like
@@ -200,7 +205,9 @@ final class NumberSlots {
                     next,
                     Cues.words(before.substring(lastBreak(before) + 1)),
                     ORDERED.in(before),
-                    OF_YEAR.in(before),
+                    OF_YEAR.in(before)
+                            || AGED.in(before)
+                                    && !OF_PEOPLE_AFTER.matcher(after).find(),
                     OF_PEOPLE_AFTER.matcher(after).find(),
                     !number.range() && OF_PEOPLE_BEFORE.in(before),
                     UNIT.matcher(after).find(),
@@ -210,7 +217,7 @@ final class NumberSlots {
 
         /** How strongly it is meant for a slot, 0 for not at all. @param only whether no other slot counts anything */
         int score(SlotWords slot, boolean only) {
-            if (ofYear) {
+            if (ofYear && !slot.cues().contains("age")) {
                 return 0;
             }
             for (int i = 0; i < Math.min(3, next.size()); i++) {

@@ -96,7 +96,10 @@ final class Numerals {
         if (tokens.is(i, "-") && tokens.touches(i) && tokens.at(i + 1).figure() && !tokens.touches(i - 1)) {
             return negated(at(tokens, i + 1, context));
         }
-        return words(tokens, i);
+        Parsed words = words(tokens, i);
+        return words != null && tokens.is(words.next(), "k")
+                ? new Parsed(words.value().multiply(SCALES.get("thousand")), words.next() + 1)
+                : words;
     }
 
     private static @Nullable Parsed negated(@Nullable Parsed parsed) {

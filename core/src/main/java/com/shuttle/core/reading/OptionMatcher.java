@@ -121,7 +121,7 @@ public final class OptionMatcher {
             return part;
         }
         Match slip = best(telling, options, true, "a small misspelling");
-        return slip instanceof Match.None ? meant(text, options, meaning) : slip;
+        return slip instanceof Match.None && !Words.opensQuestion(words) ? meant(text, options, meaning) : slip;
     }
 
     private static List<String> telling(List<String> words) {

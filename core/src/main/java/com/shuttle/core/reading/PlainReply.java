@@ -6,7 +6,7 @@ import java.util.regex.Pattern;
 public final class PlainReply {
 
     private static final Pattern PLAIN = Pattern.compile(
-            "[\\W_]*+(?:(?:yes|yep|yeah|no|nope|nah|okay|ok|sure|nothing|none|not really|not now|hm+|right|correct|all ?right|fine|good|great|perfect|cool|lovely|nice"
+            "[\\W_]*+(?:(?:oh|ah|aha|fair enough|yes|yep|yeah|no|nope|nah|okay|ok|sure|nothing|none|not really|not now|hm+|right|correct|all ?right|fine|good|great|perfect|cool|lovely|nice"
                     + "|(?:that'?s |that )?(?:looks|sounds|is)? ?(?:good|great|fine|perfect|ok|okay|correct|right)|i see|got it|understood|ta|thx|ty)[\\W_]*+){0,3}",
             Pattern.CASE_INSENSITIVE);
 

@@ -29,6 +29,23 @@ final class RelativeDays {
             "tmr",
             "tomorrrow",
             "tomorrows");
+    /** "Our Christmas party" may be on any day. */
+    private static final Set<String> CELEBRATED = Set.of(
+            "party",
+            "do",
+            "lunch",
+            "dinner",
+            "meal",
+            "event",
+            "bash",
+            "drinks",
+            "present",
+            "presents",
+            "card",
+            "show",
+            "holidays");
+
+    private static final Set<String> OURS = Set.of("our", "office", "work", "staff", "company", "annual");
     private static final Set<String> NUMBERED = Set.of("the", "st", "nd", "rd", "th");
     private static final Set<String> ANY = Set.of("a", "any", "every", "each");
     private static final Set<String> DAYS = Set.of("day", "days");
@@ -224,7 +241,7 @@ final class RelativeDays {
                 name.append(k == 0 ? "" : " ").append(tokens.word(i + k));
             }
             LocalDate date = CalendarWords.feast(name.toString(), today);
-            if (date != null) {
+            if (date != null && !tokens.is(i + length, CELEBRATED) && !tokens.is(i - 1, OURS)) {
                 return new Found(List.of(date), i + length);
             }
         }

@@ -221,6 +221,11 @@ public final class Words {
         return words.size() - first >= 3 && QUESTION_STARTS.contains(words.get(first));
     }
 
+    /** Whether words begin as questions do, however few they are: "what's included". */
+    static boolean opensQuestion(List<String> words) {
+        return words.size() > 1 && QUESTION_STARTS.contains(words.getFirst());
+    }
+
     /**
      * Optimal string alignment distance: insertions, deletions, substitutions and swaps of neighbours, each counting 1
      * (Damerau 1964, restricted form). Stops early and returns {@code limit + 1} when it cannot be within {@code limit}.

@@ -57,6 +57,34 @@ class ClaimsTest {
                 .knows("people", "24");
     }
 
+    /** Nothing asked is dropped in silence; what only seeks consent is answered by going on. */
+    @Test
+    void anUnknownQuestionBesideAnAnswerIsSaidAndNoted() {
+        Talk talk = atDay().says("12 May. Could we let off fireworks?");
+        talk.hears(
+                "I have no answer to “Could we let off fireworks?”, but I've noted it for the team.", "Which email?");
+        assertThat(talk.state.variables()).containsKey("day");
+        atDay().says("12 May, is that all right?").hears("Which email?");
+        atDay().says("12 May, does that work for you?").hears("Which email?");
+    }
+
+    @Test
+    void headsAndAgesAreNotMixedUp() {
+        begun().says("hire the hall").says("just the two of us").knows("people", "2");
+        begun().says("my son is 9").hearsPart("What is it?");
+        assertThat(begun().says("my son is 9").state.variables()).isEmpty();
+    }
+
+    @Test
+    void whatIsReadBackIsAgreedToInManyWords() {
+        atDay().says("no idea which day")
+                .hears("That's all right, we leave that open.", "Which email?")
+                .says("pat@hill.example")
+                .hearsPart("Is that right?")
+                .says("that's it")
+                .hearsPart("anything we should know");
+    }
+
     @Test
     void whatIsToldAheadKeepsToTheBoundsOfItsQuestion() {
         begun().says("hire the hall, 3000 people").hears("How many?");

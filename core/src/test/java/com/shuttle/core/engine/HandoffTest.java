@@ -11,6 +11,7 @@ import com.shuttle.core.flow.ValueType;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Passing a conversation to a person and back. */
 class HandoffTest {
@@ -107,6 +108,13 @@ class HandoffTest {
     void whoStopsWhileWaitingIsDone() {
         Talk talk = atMenu().says("a person").says("goodbye");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.ENDED);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {"how long will that take", "nobody?", "hello?", "are you still there", "I'm still waiting!"})
+    void whoWaitsIsToldHowItStands(String words) {
+        atMenu().says("a person").says(words).hearsPart("You are in the queue");
     }
 
     @Test

@@ -86,5 +86,7 @@ class TextsTest {
         assertThat(Texts.shorter("Lovely. How many are you?")).isEqualTo("How many are you?");
         assertThat(Texts.shorter("Tell me your name.")).isEqualTo("Tell me your name.");
         assertThat(Texts.shorter("")).isEmpty();
+        assertThat(Texts.shorter("Done. Is a mail to a@b.example for £2.50 enough?"))
+                .isEqualTo("Is a mail to a@b.example for £2.50 enough?");
     }
 }

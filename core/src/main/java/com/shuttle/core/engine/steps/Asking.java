@@ -21,6 +21,7 @@ import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -207,12 +208,27 @@ final class Asking {
         run.await(new Awaiting.Which(offers, 0, resumes, values));
     }
 
+    /** Among days "the 6th" is the one that is a sixth; null where none is, or several are. */
+    private static @Nullable Value ofDays(List<Value> days, Value said) {
+        List<Value> fitting = days.stream()
+                .filter(day -> day instanceof Value.Day(LocalDate one)
+                        && said instanceof Value.Day(LocalDate other)
+                        && one.getDayOfMonth() == other.getDayOfMonth())
+                .toList();
+        return fitting.size() == 1 ? fitting.getFirst() : null;
+    }
+
     /** The reading that a typed reply to {@link #which} chooses; null for none. */
     @Nullable
     Value chosen(Awaiting.Which awaiting, Wanted wanted, String text) {
-        if (read(wanted, text) instanceof Reading.Given(Value value, int start, int end)
-                && awaiting.values().contains(value)) {
-            return value;
+        if (read(wanted, text) instanceof Reading.Given(Value value, int start, int end)) {
+            if (awaiting.values().contains(value)) {
+                return value;
+            }
+            Value day = ofDays(awaiting.values(), value);
+            if (day != null) {
+                return day;
+            }
         }
         List<Option> options = awaiting.offers().stream()
                 .map(offer -> new Option(offer.id(), offer.label(), also(offer)))
