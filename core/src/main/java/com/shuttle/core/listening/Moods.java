@@ -21,7 +21,7 @@ public final class Moods {
                     + "(?:(?:(?:i|we) ?)?(?:don'?t|do not|dont|cannot|can'?t|couldn'?t) (?:really |quite )?(?:know|say|tell|decide)(?: (?:that|it|this|(?:the|our|my|which|what) (?:exact )?\\w+))?|dunno|idk|dont know|can'?t say|cannot say"
                     + "|(?:i(?:'?m| am)|we(?:'?re| are)) (?:not|un) ?(?:really |quite |too )?sure|not (?:really |quite |too )?sure|unsure|undecided|no (?:idea|clue)|(?:i|we) have(?:n'?t| not) (?:decided|thought about (?:it|that))|haven'?t decided|(?:(?:i|we) )?(?:(?:don'?t|dont|do not|haven'?t) (?:have|got)|have no|no) (?:an?y? |the )?(?:fixed |exact )?(?:date|day|time|idea|number|figure|budget)(?: (?:in mind|set|fixed|planned|agreed|chosen))?(?= yet| so far| in mind|\\W*$)"
                     + "|(?:it )?depends|skip(?: (?:it|that|this)(?: one)?)?|(?:that|it)(?:'s| is) (?:still )?open|still open|to be decided|tbd|tbc|open)"
-                    + "(?: (?:yet|at the moment|right now|now|exactly|for sure|really|just yet|so far|still|(?:(?:about|of|on) )?(?:the|that|a|which|what) \\w+))*\\W*",
+                    + "(?: (?:yet|at the moment|right now|now|exactly|for sure|really|just yet|so far|still|(?:about|of|on) (?:the|that|a) \\w+|(?:about |of |on )?(?:which|what) \\w+))*\\W*",
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern LOST = Pattern.compile(
