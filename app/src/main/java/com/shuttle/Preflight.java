@@ -3,9 +3,14 @@ package com.shuttle;
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** What must be right before the server starts, told in one sentence each where it is not. */
@@ -19,6 +24,9 @@ final class Preflight {
             super(sentence);
         }
     }
+
+    /** A file that lies beside the data of a demo while it is being made. */
+    private static final String UNFINISHED = "demo-unfinished";
 
     private Preflight() {}
 
@@ -47,6 +55,36 @@ final class Preflight {
             probe.bind(new InetSocketAddress(port));
         } catch (IOException e) {
             throw new Unfit("Port " + port + " is taken by another program; choose another with --port.");
+        }
+    }
+
+    /**
+     * A demo that was stopped while it was being made is made from the beginning: half of it would be no demo, and nobody has
+     * worked with it yet.
+     */
+    static void clearUnfinishedDemo(Path data) {
+        if (!Files.exists(data.resolve(UNFINISHED)) || isLocked(data.resolve("shuttle.mv.db"))) {
+            return;
+        }
+        try (Stream<Path> files = Files.list(data)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                Files.delete(file);
+            }
+        } catch (IOException e) {
+            throw new Unfit(
+                    "The unfinished demo in " + data + " cannot be cleared away; choose another folder with --data.");
+        }
+    }
+
+    /** Whether another server is at work on a database. */
+    private static boolean isLocked(Path database) {
+        try (FileChannel channel = FileChannel.open(database, StandardOpenOption.WRITE);
+                FileLock lock = channel.tryLock()) {
+            return lock == null;
+        } catch (OverlappingFileLockException e) {
+            return true;
+        } catch (IOException e) {
+            return false;
         }
     }
 

@@ -15,6 +15,7 @@ public class Shuttle {
     public static void main(String[] args) {
         try {
             Preflight.check(Preflight.port(), Preflight.data());
+            Preflight.clearUnfinishedDemo(Preflight.data());
             SpringApplication application = new SpringApplication(Shuttle.class);
             application.setDefaultProperties(
                     Map.of("shuttle.data", Preflight.data().toString()));

@@ -97,6 +97,9 @@ class Demo implements ApplicationRunner {
         if (!accounts.isEmpty()) {
             return;
         }
+        Files.createDirectories(data);
+        // What lies here when the server starts again says that the demo is only half made (see Preflight).
+        Path unfinished = Files.writeString(data.resolve("demo-unfinished"), "");
         person("Tobin Ashgrove", "tobin.ashgrove@tarnfell.example", Role.ADMINISTRATOR);
         Account designer = person("Maren Holt", "maren.holt@tarnfell.example", Role.DESIGNER);
         Account agent = person("Idris Vane", "idris.vane@tarnfell.example", Role.AGENT);
@@ -156,8 +159,8 @@ class Demo implements ApplicationRunner {
         for (Visitor visitor : Visitor.all()) {
             play(visitor, requireNonNull(named.get(visitor.bot())), agent);
         }
-        Files.createDirectories(data);
         Files.writeString(data.resolve("api-token"), accounts.createToken(designer.id(), "demo") + "\n");
+        Files.delete(unfinished);
         LOG.info("The demo is made: Tarnfell Observatory with its bots");
     }
 
