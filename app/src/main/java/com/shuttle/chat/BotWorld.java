@@ -8,6 +8,7 @@ import com.shuttle.core.knowledge.Finding.ReadOn;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.model.Helper;
 import com.shuttle.settings.AccountService;
+import com.shuttle.tables.TableService;
 import com.shuttle.web.Markdown;
 import com.shuttle.web.Vault;
 import java.nio.charset.StandardCharsets;
@@ -24,12 +25,14 @@ public class BotWorld {
 
     private final KnowledgeService knowledge;
     private final AccountService accounts;
+    private final TableService tables;
     private final Helper helper;
     private final Vault vault;
 
-    BotWorld(KnowledgeService knowledge, AccountService accounts, Helper helper, Vault vault) {
+    BotWorld(KnowledgeService knowledge, AccountService accounts, TableService tables, Helper helper, Vault vault) {
         this.knowledge = knowledge;
         this.accounts = accounts;
+        this.tables = tables;
         this.helper = helper;
         this.vault = vault;
     }
@@ -62,6 +65,7 @@ public class BotWorld {
                                     knowledge.closeness(closeness.text(), closeness.others());
                                 case Query.Staffed staffed -> accounts.staffed(staffed.team());
                                 case Query.Open open -> open(open.teams());
+                                case Query.Rows rows -> tables.find(rows);
                                 case Query.SignalAddress address ->
                                     SignalController.path(vault, conversation, address.key());
                                 case Query.Consults consults -> helper.consults(consults.finding());

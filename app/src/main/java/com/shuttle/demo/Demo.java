@@ -22,6 +22,8 @@ import com.shuttle.settings.AccountService;
 import com.shuttle.settings.Role;
 import com.shuttle.settings.Team;
 import com.shuttle.standins.Visitor;
+import com.shuttle.tables.StoredTable;
+import com.shuttle.tables.TableService;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
@@ -73,6 +75,7 @@ class Demo implements ApplicationRunner {
     private final ReleaseService releases;
     private final ConversationService conversations;
     private final MediaService media;
+    private final TableService tables;
     private final Path data;
 
     Demo(
@@ -82,6 +85,7 @@ class Demo implements ApplicationRunner {
             ReleaseService releases,
             ConversationService conversations,
             MediaService media,
+            TableService tables,
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
@@ -89,6 +93,7 @@ class Demo implements ApplicationRunner {
         this.releases = releases;
         this.conversations = conversations;
         this.media = media;
+        this.tables = tables;
         this.data = data;
     }
 
@@ -177,7 +182,7 @@ class Demo implements ApplicationRunner {
         return knowledge.bringIn("", "The observatory", Json.read(resource("knowledge.json"), Content.class));
     }
 
-    /** A bot with flows from files, in which {@code @Team} and {@code @media/file} stand for ids and addresses. */
+    /** A bot with flows from files, in which {@code @Team}, {@code @table/Name} and {@code @media/file} stand for ids and addresses. */
     private Bot bot(
             String name,
             String slug,
@@ -195,6 +200,9 @@ class Demo implements ApplicationRunner {
             String flow = resource(file);
             for (Map.Entry<String, Team> team : teams.entrySet()) {
                 flow = flow.replace("@" + team.getKey(), team.getValue().id());
+            }
+            for (StoredTable table : tables.all()) {
+                flow = flow.replace("@table/" + table.name(), table.id());
             }
             for (String picture : PICTURES) {
                 if (flow.contains("@media/" + picture)) {

@@ -15,8 +15,6 @@ import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.ValueType;
-import com.shuttle.core.flow.shape.Form;
-import com.shuttle.settings.AccountService;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
@@ -57,7 +55,7 @@ class FlowController {
     static final String PAGE = "X-Page";
 
     private final BotService bots;
-    private final AccountService accounts;
+    private final References references;
     private final BotFrame frame;
     private final Companions companions;
     private final NoteService notes;
@@ -66,13 +64,13 @@ class FlowController {
 
     FlowController(
             BotService bots,
-            AccountService accounts,
+            References references,
             BotFrame frame,
             Companions companions,
             NoteService notes,
             BotTemplates templates) {
         this.bots = bots;
-        this.accounts = accounts;
+        this.references = references;
         this.frame = frame;
         this.companions = companions;
         this.notes = notes;
@@ -271,15 +269,12 @@ class FlowController {
         model.addAttribute("flows", names);
         model.addAttribute(
                 "flowList", FlowRow.of(drafts.stream().map(Draft::flow).toList()));
-        List<Form.Value> teams = accounts.teams().stream()
-                .map(team -> new Form.Value(team.id(), team.name()))
-                .toList();
         Map<String, Long> noted = notes.notes(id, flow).stream()
                 .filter(Note::open)
                 .collect(Collectors.groupingBy(Note::step, Collectors.counting()));
         model.addAttribute("noted", noted);
         model.addAttribute(
-                "script", ScriptView.of(bots.draft(id, flow), new ScriptView.Around(names, Map.of("team", teams))));
+                "script", ScriptView.of(bots.draft(id, flow), new ScriptView.Around(names, references.all())));
         model.addAttribute("kinds", Kinds.listed());
         model.addAttribute("blanks", templates.blanks(id));
         Map<String, ValueType> variables = new TreeMap<>(new Playbook(bots.draftRelease(bots.bot(id))).variables());

@@ -120,7 +120,7 @@ final class StepSettings {
         List<Form.Value> options = form.values();
         if (form.role() == Form.Role.REFERENCE) {
             options = new ArrayList<>(List.of(new Form.Value("", field.hint())));
-            options.addAll(outside.getOrDefault(form.refers(), List.of()));
+            options.addAll(outside.getOrDefault(within(form.refers()), List.of()));
         }
         return new Setting(
                 path,
@@ -131,6 +131,15 @@ final class StepSettings {
                 field.after(),
                 List.copyOf(options),
                 field.reshapes());
+    }
+
+    /** What is to choose from; "column@table" is a column of what the step has for its table. */
+    private String within(String refers) {
+        int at = refers.indexOf('@');
+        return at < 0
+                ? refers
+                : refers.substring(0, at) + " of "
+                        + step.path(refers.substring(at + 1)).asString("");
     }
 
     private ItemsView list(Items items, JsonNode holder, String path) {

@@ -1,7 +1,9 @@
 package com.shuttle.tables;
 
+import com.shuttle.core.conversation.Query;
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Column.Kind;
+import com.shuttle.core.table.RowsFound;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
 import com.shuttle.tables.StoredTable.Before;
@@ -30,10 +32,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class TableService {
 
     private final TableStore store;
+    private final RowStore rows;
     private final InstantSource clock;
 
-    TableService(TableStore store, InstantSource clock) {
+    TableService(TableStore store, RowStore rows, InstantSource clock) {
         this.store = store;
+        this.rows = rows;
         this.clock = clock;
     }
 
@@ -68,7 +72,23 @@ public class TableService {
                 .filter(candidate -> candidate.key().equals(wanted.by("")))
                 .findFirst()
                 .orElse(null);
-        return store.rows(table.id(), wanted.search(), column, wanted.turned(), wanted.page());
+        return rows.rows(table.id(), wanted.search(), column, wanted.turned(), wanted.page());
+    }
+
+    /** Rows as a bot looks for them; a table or column that is gone has none. */
+    public RowsFound find(Query.Rows query) {
+        Optional<StoredTable> table = store.table(query.table());
+        if (table.isEmpty()) {
+            return RowsFound.NO_TABLE;
+        }
+        List<Column> columns = table.get().columns();
+        List<String> known = columns.stream().map(Column::key).toList();
+        List<String> missing = query.filters().stream()
+                .map(Query.Rows.Filter::column)
+                .filter(key -> !known.contains(key))
+                .distinct()
+                .toList();
+        return new RowsFound(columns, missing.isEmpty() ? rows.find(table.get(), query) : List.of(), missing);
     }
 
     /** Makes a table with a column for the names of its rows. */

@@ -25,7 +25,6 @@ import org.jooq.Query;
 import org.jooq.Record4;
 import org.jooq.SortField;
 import org.jooq.impl.DSL;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Tables and their rows in the database. */
@@ -158,43 +157,6 @@ class TableStore {
                 .fetch(TableStore::storedRow);
     }
 
-    /**
-     * A page of the rows that have a text in any cell.
-     *
-     * @param by what they are ordered by; null for their own order. Empty cells come last either way
-     */
-    Page<StoredRow> rows(String table, String search, @Nullable Column by, boolean greatestFirst, int page) {
-        Condition which = DATA_ROW.TABLE_ID.eq(table);
-        if (!search.isBlank()) {
-            which = which.and(DSL.exists(DSL.selectOne()
-                    .from(DATA_CELL)
-                    .where(DATA_CELL.TABLE_ID.eq(DATA_ROW.TABLE_ID))
-                    .and(DATA_CELL.ROW_ID.eq(DATA_ROW.ID))
-                    .and(DATA_CELL.LOW.like(Like.containing(search.strip()), Like.ESCAPE))));
-        }
-        List<OrderField<?>> order = new ArrayList<>();
-        if (by != null) {
-            Field<?> cell = by.kind().figures() ? DATA_CELL.FIGURE : DATA_CELL.LOW;
-            order.add(greatestFirst ? cell.desc().nullsLast() : cell.asc().nullsLast());
-        }
-        order.add(DATA_ROW.ORDINAL);
-        order.add(DATA_ROW.ID);
-        List<StoredRow> items = db.select(DATA_ROW.ID, DATA_ROW.CELLS, DATA_ROW.ORDINAL, DATA_ROW.VERSION)
-                .from(DATA_ROW)
-                .leftJoin(DATA_CELL)
-                .on(DATA_CELL
-                        .TABLE_ID
-                        .eq(DATA_ROW.TABLE_ID)
-                        .and(DATA_CELL.ROW_ID.eq(DATA_ROW.ID))
-                        .and(DATA_CELL.COLUMN_KEY.eq(by == null ? "" : by.key())))
-                .where(which)
-                .orderBy(order)
-                .limit(Page.SIZE)
-                .offset(Page.offset(page))
-                .fetch(TableStore::storedRow);
-        return Page.of(items, page, db.fetchCount(DATA_ROW, which));
-    }
-
     int lastOrdinal(String table) {
         return db.select(DSL.coalesce(DSL.max(DATA_ROW.ORDINAL), -1))
                 .from(DATA_ROW)
@@ -274,7 +236,7 @@ class TableStore {
                 rows);
     }
 
-    private static StoredRow storedRow(Record4<String, String, Integer, Long> row) {
+    static StoredRow storedRow(Record4<String, String, Integer, Long> row) {
         return new StoredRow(new Row(row.value1(), Json.texts(row.value2())), row.value3(), row.value4());
     }
 }

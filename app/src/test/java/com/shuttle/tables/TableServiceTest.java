@@ -5,8 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.conversation.Query.Rows.Filter;
+import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Column.Kind;
+import com.shuttle.core.table.RowsFound;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
 import com.shuttle.tables.StoredTable.Before;
@@ -47,6 +51,82 @@ class TableServiceTest {
                         "cell.new2.c2",
                         " ")));
         return id;
+    }
+
+    private String walks() {
+        List<Column> columns = List.of(
+                new Column("c1", "Walk", Kind.TEXT, ""),
+                new Column("c2", "Days", Kind.LIST, ""),
+                new Column("c3", "Price", Kind.MONEY, "GBP"),
+                new Column("c4", "Opens", Kind.DATE, ""));
+        return tables.add(new Table(
+                "walks-" + System.nanoTime(),
+                "Walks",
+                List.of(),
+                columns,
+                List.of(
+                        new Row("r1", Map.of("c1", "Tarn", "c2", "Friday, Saturday", "c3", "9", "c4", "2027-03-01")),
+                        new Row("r2", Map.of("c1", "Ridge 100%", "c2", "Saturday", "c3", "12.5")),
+                        new Row("r3", Map.of("c1", "Night", "c2", "Fridays", "c3", "100", "c4", "2026-10-01"))),
+                true));
+    }
+
+    private List<String> found(String table, String order, boolean falling, int most, Filter... filters) {
+        return tables.find(new Query.Rows(table, List.of(filters), order, falling, most)).rows().stream()
+                .map(Row::id)
+                .toList();
+    }
+
+    @Test
+    void rowsAreFoundByWhatTheyHave() {
+        String table = walks();
+        assertThat(found(table, "", false, 9)).containsExactly("r1", "r2", "r3");
+        assertThat(found(table, "", false, 9, new Filter("c2", Comparison.IS, "FRIDAY")))
+                .as("one of several values, whole")
+                .containsExactly("r1");
+        assertThat(found(table, "", false, 9, new Filter("c2", Comparison.HAS, "friday")))
+                .containsExactly("r1", "r3");
+        assertThat(found(table, "", false, 9, new Filter("c2", Comparison.IS_NOT, "Friday")))
+                .containsExactly("r2", "r3");
+        assertThat(found(table, "", false, 9, new Filter("c3", Comparison.AT_LEAST, "£12.50")))
+                .as("by size, not by letter")
+                .containsExactly("r2", "r3");
+        assertThat(found(table, "", false, 9, new Filter("c3", Comparison.AT_MOST, "much")))
+                .isEmpty();
+        assertThat(found(table, "", false, 9, new Filter("c4", Comparison.AT_MOST, "1 March 2027")))
+                .containsExactly("r1", "r3");
+        assertThat(found(table, "", false, 9, new Filter("c4", Comparison.EMPTY, "")))
+                .containsExactly("r2");
+        assertThat(found(table, "", false, 9, new Filter("c4", Comparison.FILLED, "")))
+                .containsExactly("r1", "r3");
+        assertThat(found(table, "", false, 9, new Filter("c1", Comparison.HAS, "0%")))
+                .containsExactly("r2");
+        assertThat(found(
+                        table,
+                        "",
+                        false,
+                        9,
+                        new Filter("c1", Comparison.IS, "tarn"),
+                        new Filter("c3", Comparison.IS, "9")))
+                .containsExactly("r1");
+    }
+
+    @Test
+    void rowsAreFoundInTheOrderOfAColumnAndOnlySoMany() {
+        String table = walks();
+        assertThat(found(table, "c3", true, 2)).containsExactly("r3", "r2");
+        assertThat(found(table, "c4", false, 9)).as("without one comes last").containsExactly("r3", "r1", "r2");
+        assertThat(found(table, "gone", false, 1)).containsExactly("r1");
+    }
+
+    @Test
+    void whatIsGoneIsToldFromWhatIsNotThere() {
+        assertThat(tables.find(new Query.Rows("nowhere", List.of(), "", false, 1)))
+                .isEqualTo(RowsFound.NO_TABLE);
+        RowsFound found =
+                tables.find(new Query.Rows(walks(), List.of(new Filter("c9", Comparison.IS, "x")), "", false, 1));
+        assertThat(found.rows()).isEmpty();
+        assertThat(found.missing()).containsExactly("c9");
     }
 
     private static Map<String, String> settings(Map<String, String> other) {

@@ -1,6 +1,8 @@
 package com.shuttle.core.conversation;
 
+import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.table.RowsFound;
 import java.util.List;
 
 /**
@@ -96,6 +98,41 @@ public sealed interface Query<R> {
         @Override
         public Class<String[]> type() {
             return String[].class;
+        }
+    }
+
+    /**
+     * Rows of a table as it is now.
+     *
+     * @param table   its id
+     * @param filters all of which a row must pass
+     * @param order   key of the column they are ordered by; empty for the table's own order
+     * @param falling whether the greatest comes first
+     * @param most    so many at most, from 1 on
+     */
+    record Rows(String table, List<Filter> filters, String order, boolean falling, int most)
+            implements Query<RowsFound> {
+
+        /**
+         * What a row must have in a column.
+         *
+         * @param column its key
+         * @param value  as people write it; empty where nothing is compared with
+         */
+        public record Filter(String column, Comparison comparison, String value) {}
+
+        public Rows {
+            filters = List.copyOf(filters);
+        }
+
+        @Override
+        public String name() {
+            return "rows";
+        }
+
+        @Override
+        public Class<RowsFound> type() {
+            return RowsFound.class;
         }
     }
 

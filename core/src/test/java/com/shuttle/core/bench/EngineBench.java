@@ -12,6 +12,7 @@ import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.table.RowsFound;
 import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -40,6 +41,7 @@ public class EngineBench {
                                     new double[closeness.others().size()];
                                 case Query.Staffed ignored -> false;
                                 case Query.Open ignored -> new String[0];
+                                case Query.Rows ignored -> RowsFound.NO_TABLE;
                                 case Query.SignalAddress ignored -> "";
                                 case Query.Consults ignored -> false;
                             });

@@ -9,16 +9,21 @@ import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.reading.Words;
+import com.shuttle.core.table.RowsFound;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 
 /** A world for tests: known questions by a word they contain, and who is there. */
 final class FakeWorld implements World {
 
     private final Map<String, Match> byWord = new LinkedHashMap<>();
     boolean anybody = true;
+
+    /** What is found in tables. */
+    Function<Query.Rows, RowsFound> rows = query -> RowsFound.NO_TABLE;
 
     /** Whether a language model is connected. */
     boolean consulting;
@@ -69,6 +74,7 @@ final class FakeWorld implements World {
                                                 .map(name -> name.toLowerCase(Locale.ROOT))
                                                 .toArray(String[]::new)
                                         : new String[0];
+                            case Query.Rows rows -> this.rows.apply(rows);
                             case Query.SignalAddress address -> "https://bots.example/signal/" + address.key();
                             case Query.Consults consults ->
                                 consulting && consults.finding().outcome() != Outcome.NONE;

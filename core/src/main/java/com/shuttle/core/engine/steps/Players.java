@@ -8,6 +8,7 @@ import com.shuttle.core.flow.Compute;
 import com.shuttle.core.flow.Experiment;
 import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Interview;
+import com.shuttle.core.flow.LookUp;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Wait;
@@ -30,6 +31,7 @@ public final class Players {
             case Branch branch -> new BranchPlayer(branch, course);
             case Experiment experiment -> new ExperimentPlayer(experiment, course);
             case Compute compute -> new ComputePlayer(compute, course);
+            case LookUp lookUp -> new LookUpPlayer(lookUp, course);
             case Wait wait -> new WaitPlayer(wait, course);
             case HandOff handOff -> new HandOffPlayer(handOff, course);
             case Step.Milestone milestone -> new MilestonePlayer(milestone, course);

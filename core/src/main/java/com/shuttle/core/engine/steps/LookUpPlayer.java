@@ -1,0 +1,148 @@
+package com.shuttle.core.engine.steps;
+
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.engine.turn.Texts;
+import com.shuttle.core.flow.Comparison;
+import com.shuttle.core.flow.LookUp;
+import com.shuttle.core.flow.LookUp.Take;
+import com.shuttle.core.flow.LookUp.Where;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.reading.Value;
+import com.shuttle.core.table.Cell;
+import com.shuttle.core.table.Column;
+import com.shuttle.core.table.RowsFound;
+import com.shuttle.core.table.Table;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Finds rows of a table. What a condition compares with may be unknown to a conversation; such a condition asks for nothing. A
+ * table or column that is gone finds none, and the trace says so.
+ */
+final class LookUpPlayer extends Player {
+
+    private static final Pattern ONE_VARIABLE = Pattern.compile("\\s*\\{\\{\\s*([a-z][a-z0-9_]*)\\s*\\}\\}\\s*");
+
+    private final LookUp step;
+
+    LookUpPlayer(LookUp step, Course course) {
+        super(course);
+        this.step = step;
+    }
+
+    @Override
+    public void enter() {
+        RowsFound found = run.ask(new Query.Rows(step.table(), filters(), step.order(), step.falling(), step.wanted()));
+        if (found.columns().isEmpty()) {
+            run.trace("cannot look up", "the table is gone");
+        } else if (!found.missing().isEmpty()) {
+            run.trace("cannot look up", "the table has no column " + String.join(", ", found.missing()) + " any more");
+        }
+        if (found.rows().isEmpty()) {
+            run.trace("looked up", "none found");
+            course.leave(step, LookUp.NONE);
+            return;
+        }
+        if (step.many()) {
+            keepMany(found);
+        } else {
+            keepOne(found.columns(), found.rows().getFirst());
+        }
+        course.leave(step, LookUp.FOUND);
+    }
+
+    private List<Query.Rows.Filter> filters() {
+        List<Query.Rows.Filter> filters = new ArrayList<>();
+        for (Where where : step.where()) {
+            Comparison comparison = where.comparison() == null ? Comparison.IS : where.comparison();
+            if (where.column().isEmpty()) {
+                continue;
+            }
+            String value = comparison.compares() ? value(where.value()) : "";
+            if (comparison.compares() && value.isEmpty()) {
+                run.trace(
+                        "asks for nothing",
+                        where.value().isBlank() ? "an empty condition" : where.value() + " is not known");
+            } else {
+                filters.add(new Query.Rows.Filter(where.column(), comparison, value));
+            }
+        }
+        return filters;
+    }
+
+    /** What a condition compares with, as cells are written. */
+    private String value(String text) {
+        Matcher one = ONE_VARIABLE.matcher(text);
+        Value known = one.matches() ? run.facts.value(one.group(1)) : null;
+        return known == null ? Texts.unescaped(run.filled(text)).strip() : cell(known);
+    }
+
+    private static String cell(Value value) {
+        return switch (value) {
+            case Value.Day(LocalDate date) -> date.toString();
+            case Value.Moment moment -> moment.at().toLocalDate().toString();
+            case Value.Money(BigDecimal amount, String currency) ->
+                amount.stripTrailingZeros().toPlainString();
+            default -> value.shown().strip();
+        };
+    }
+
+    private void keepMany(RowsFound found) {
+        Column title = found.columns().getFirst();
+        List<String> names = found.rows().stream()
+                .map(row -> Cell.shown(title, row.at(title)))
+                .filter(name -> !name.isBlank())
+                .distinct()
+                .toList();
+        run.trace("looked up", names.size() + " found: " + String.join(", ", names));
+        if (!step.list().isBlank()) {
+            run.facts.set(step.list(), new Value.Many(names));
+        }
+    }
+
+    private void keepOne(List<Column> columns, Table.Row row) {
+        run.trace("looked up", row.at(columns.getFirst()));
+        for (Take take : step.takes()) {
+            if (take.variable().isBlank()) {
+                continue;
+            }
+            Optional<Value> value = columns.stream()
+                    .filter(column -> column.key().equals(take.column()))
+                    .findFirst()
+                    .flatMap(column -> value(column, row.at(column), take.type()));
+            value.ifPresentOrElse(
+                    known -> run.facts.set(take.variable(), known), () -> run.facts.forget(take.variable()));
+        }
+    }
+
+    /** A cell as a value of a type; none where it is empty or is no such thing. */
+    private static Optional<Value> value(Column column, String cell, @Nullable ValueType type) {
+        if (cell.isEmpty()) {
+            return Optional.empty();
+        }
+        boolean figures = column.kind().figures();
+        return switch (type == null ? ValueType.TEXT : type) {
+            case NUMBER -> figures ? Optional.of(new Value.Numeric(new BigDecimal(cell))) : Optional.empty();
+            case MONEY ->
+                column.kind() == Column.Kind.MONEY
+                        ? Optional.of(new Value.Money(new BigDecimal(cell), column.unit()))
+                        : Optional.empty();
+            case DATE ->
+                column.kind() == Column.Kind.DATE
+                        ? Optional.of(new Value.Day(LocalDate.parse(cell)))
+                        : Optional.empty();
+            case YES_NO ->
+                column.kind() == Column.Kind.YES_NO
+                        ? Optional.of(new Value.YesNo(cell.equals("yes")))
+                        : Optional.empty();
+            default -> Optional.of(new Value.Text(Cell.shown(column, cell)));
+        };
+    }
+}
