@@ -27,7 +27,7 @@ public record Setting(
 
     /** What a screen reader calls it. */
     public String spoken() {
-        return !label.isEmpty() ? label : control == Form.Control.SELECT ? "Type" : hint;
+        return !label.isEmpty() ? label : control == Form.Control.SELECT && hint.isEmpty() ? "Type" : hint;
     }
 
     /** Whether an option is the one chosen; nothing set is the same as no. */

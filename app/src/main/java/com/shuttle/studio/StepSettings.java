@@ -91,7 +91,11 @@ final class StepSettings {
                             List.of(),
                             false));
                 case Part part -> part(part, owner, holder, path);
-                case Items items -> lists.add(list(items, holder, path));
+                case Items items -> {
+                    if (items.when().holds(owner, step)) {
+                        lists.add(list(items, holder, path));
+                    }
+                }
             }
         }
 

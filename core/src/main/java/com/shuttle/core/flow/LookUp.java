@@ -77,7 +77,7 @@ public record LookUp(
                 Forms.schema("{'comparison':'is'}"),
                 List.of(
                         Field.of("column", COLUMN, "", "a column").inSight().called("a condition"),
-                        Field.of("comparison", COMPARISON, "")
+                        Field.of("comparison", COMPARISON, "", "how it compares")
                                 .inSight()
                                 .reshaping()
                                 .called("a condition"),
@@ -85,7 +85,7 @@ public record LookUp(
                                 .inSight()
                                 .when(When.is("comparison", "filled", "empty").not())
                                 .called("a condition")),
-                Items.Stands.FIRST);
+                Items.Stands.AFTER);
 
         public Where {
             column = Parts.text(column);
@@ -149,13 +149,13 @@ public record LookUp(
                             .reshaping()
                             .needed()
                             .called("the table"),
-                    Where.WHERE,
                     Field.of("many", Forms.either("the first row", "several rows"), "finds")
                             .inSight()
                             .reshaping(),
                     Field.of("list", Forms.VARIABLE, "into the list", "variable")
                             .inSight()
                             .when(When.says("many")),
+                    Where.WHERE,
                     Take.TAKES,
                     Field.of("order", Forms.reference("column@table"), "ordered by", "the table's own order"),
                     Field.of("falling", Forms.either("smallest first", "greatest first"), ""),

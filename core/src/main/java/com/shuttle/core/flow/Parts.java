@@ -15,6 +15,12 @@ final class Parts {
         return text == null ? "" : text;
     }
 
+    /** The first words of a text, for lists. */
+    static String beginning(String text) {
+        String bare = text.strip();
+        return bare.length() <= 48 ? bare : bare.substring(0, 47).strip() + "…";
+    }
+
     static List<String> atLeastOne(@Nullable List<String> wordings) {
         return wordings == null || wordings.isEmpty() ? List.of("") : List.copyOf(wordings);
     }

@@ -10,6 +10,7 @@ import com.shuttle.core.flow.shape.Forms;
 import com.shuttle.core.flow.shape.Property.Field;
 import com.shuttle.core.flow.shape.Property.Wordings;
 import com.shuttle.core.flow.shape.Shape;
+import com.shuttle.core.flow.shape.Shape.Aside;
 import com.shuttle.core.flow.shape.When;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -138,11 +139,8 @@ public sealed interface Step
         if (!title().isBlank()) {
             return title();
         }
-        String text = wordings().isEmpty() ? "" : wordings().getFirst().strip();
-        if (text.isEmpty()) {
-            return kind().label();
-        }
-        return text.length() <= 48 ? text : text.substring(0, 47).strip() + "…";
+        String text = wordings().isEmpty() ? "" : Parts.beginning(wordings().getFirst());
+        return text.isEmpty() ? kind().label() : text;
     }
 
     /** Says something and goes on.
@@ -229,10 +227,11 @@ public sealed interface Step
             implements Step {
 
         /** Its properties. */
-        public static final Shape SHAPE =
-                Shape.of(Field.of("text", Forms.TEXT, "", "What the team should know, such as: wants the {{extras}}")
-                        .inSight()
-                        .called("the note for the team"));
+        public static final Shape SHAPE = Shape.of(
+                        Field.of("text", Forms.TEXT, "", "What the team should know, such as: wants the {{extras}}")
+                                .inSight()
+                                .called("the note for the team"))
+                .beside(step -> Aside.of(Parts.beginning(step.path("text").asString(""))));
 
         public TeamNote {
             title = Parts.text(title);
