@@ -11,7 +11,7 @@ import java.util.List;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
-/** Tells which flows, as they are drafted, have steps that refer to a table. */
+/** Tells which flows, as they are drafted, have steps that look up in a table or save to it. */
 @Repository
 class FlowTableStore implements TableUse {
 
@@ -37,7 +37,7 @@ class FlowTableStore implements TableUse {
                 .and(FLOW_EDIT.DOCUMENT.like(Like.containing("\"" + table + "\""), Like.ESCAPE))
                 .orderBy(BOT.NAME, FLOW.ORDINAL)
                 .fetch(row -> new Place(
-                        row.value2() + " looks up in “"
+                        row.value2() + " uses it in “"
                                 + FlowJson.readTrusted(row.value4()).name() + "”",
                         "/bots/" + row.value1() + "/flows/" + row.value3()));
     }

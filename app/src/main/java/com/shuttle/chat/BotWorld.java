@@ -66,6 +66,7 @@ public class BotWorld {
                                 case Query.Staffed staffed -> accounts.staffed(staffed.team());
                                 case Query.Open open -> open(open.teams());
                                 case Query.Rows rows -> tables.find(rows);
+                                case Query.MaySave save -> tables.maySave(save.rows());
                                 case Query.SignalAddress address ->
                                     SignalController.path(vault, conversation, address.key());
                                 case Query.Consults consults -> helper.consults(consults.finding());

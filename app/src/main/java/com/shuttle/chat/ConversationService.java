@@ -229,6 +229,8 @@ public class ConversationService {
                 TurnStore.Loaded before = turns.load(id).orElseThrow(() -> new Missing("conversation", id));
                 try {
                     return attempt(before, clientMessageId, toEvent);
+                } catch (Overtaken overtaken) {
+                    LOG.debug("A turn of conversation {} is worked out anew: {}", id, overtaken.getMessage());
                 } catch (DuplicateKeyException taken) {
                     Optional<Outcome> same = again(id, clientMessageId);
                     if (same.isPresent()) {

@@ -15,6 +15,8 @@ import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.core.knowledge.Content;
+import com.shuttle.core.table.Column;
+import com.shuttle.core.table.Table;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.releases.ReleaseService;
 import com.shuttle.settings.Account;
@@ -32,6 +34,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.slf4j.Logger;
@@ -119,6 +122,8 @@ class Demo implements ApplicationRunner {
         accounts.setMembers(workshop.id(), List.of(agent.id()));
         Map<String, Team> teams = Map.of("Visits", visits, "Schools", schools, "Events", events);
         String collection = collection();
+        table("callbacks", "Callbacks", "Name", "Email", "Phone", "About", "Asked on:DATE", "Done:YES_NO");
+        table("wishes", "Wishes", "Telescope", "For", "Told on:DATE");
         Bot vesper = bot(
                 "Vesper",
                 "vesper",
@@ -176,6 +181,17 @@ class Demo implements ApplicationRunner {
 
     private Account person(String name, String email, Role role) {
         return good(accounts.create(name, email, PASSWORD, role));
+    }
+
+    /** An empty table that bots write to. @param columns names, those of dates and the like with their kind */
+    private void table(String ref, String name, String... columns) {
+        List<Column> all = new ArrayList<>();
+        for (String column : columns) {
+            String[] parts = column.split(":");
+            Column.Kind kind = parts.length > 1 ? Column.Kind.valueOf(parts[1]) : Column.Kind.TEXT;
+            all.add(new Column("c" + (all.size() + 1), parts[0], kind, ""));
+        }
+        tables.add(new Table(ref, name, List.of(), all, List.of(), true));
     }
 
     private String collection() throws IOException {

@@ -8,6 +8,7 @@ import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.conversation.Way;
 import com.shuttle.core.flow.shape.Spans;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** What a turn would do outside the conversation, in words. */
@@ -34,6 +35,9 @@ final class EffectWords {
 
     private static String of(Deed deed) {
         return switch (deed) {
+            case Deed.SaveRow row ->
+                "would save a row: "
+                        + row.writes().stream().map(Deed.SaveRow.Write::value).collect(Collectors.joining(", "));
             case Deed.Note(String text) -> "would note for whoever takes over: " + text;
             case Deed.KeepLead lead -> "would keep a lead: " + lead.name() + ", " + lead.email();
             case Deed.NoteGap(String question) -> "would note a gap: “" + question + "”";

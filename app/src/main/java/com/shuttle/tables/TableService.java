@@ -1,6 +1,8 @@
 package com.shuttle.tables;
 
+import com.shuttle.core.conversation.Deed.SaveRow;
 import com.shuttle.core.conversation.Query;
+import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Column.Kind;
 import com.shuttle.core.table.RowsFound;
@@ -25,7 +27,9 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.interceptor.TransactionAspectSupport;
 
 /** Tables and their rows. Changes of one table follow one another; each returns what takes it back. Thread-safe. */
 @Service
@@ -89,6 +93,66 @@ public class TableService {
                 .distinct()
                 .toList();
         return new RowsFound(columns, missing.isEmpty() ? rows.find(table.get(), query) : List.of(), missing);
+    }
+
+    /**
+     * Why rows cannot be saved one after the other as things stand; empty where they can. Tried out in a transaction of its own
+     * that leaves nothing behind.
+     */
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public String maySave(List<SaveRow> rows) {
+        TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
+        return rows.stream()
+                .map(this::saved)
+                .filter(why -> !why.isEmpty())
+                .findFirst()
+                .orElse("");
+    }
+
+    /** Saves a row for a conversation. @return why it cannot be saved; empty where it is */
+    @Transactional
+    public String save(SaveRow row) {
+        return saved(row);
+    }
+
+    private String saved(SaveRow save) {
+        if (!store.lock(save.table())) {
+            return "The table is gone.";
+        }
+        StoredTable table = table(save.table());
+        @Nullable Row there = null;
+        if (!save.key().isEmpty()) {
+            Optional<String> value = save.writes().stream()
+                    .filter(write -> write.column().equals(save.key()))
+                    .map(SaveRow.Write::value)
+                    .findFirst();
+            if (value.isEmpty() || SavedRow.column(table, save.key()).isEmpty()) {
+                return "There is nothing to find the row by.";
+            }
+            Query.Rows.Filter same = new Query.Rows.Filter(save.key(), Comparison.IS, value.get());
+            List<Row> found = rows.find(table, new Query.Rows(save.table(), List.of(same), "", false, 1));
+            there = found.isEmpty() ? null : found.getFirst();
+        }
+        return switch (SavedRow.of(table, save, there)) {
+            case SavedRow.Result.Refused(String why) -> why;
+            case SavedRow.Result.Cells(Map<String, String> cells) -> put(table, there, cells);
+        };
+    }
+
+    private String put(StoredTable table, @Nullable Row there, Map<String, String> cells) {
+        if (there == null && table.rows() >= Table.MOST_ROWS) {
+            return "The table is full.";
+        }
+        if (there == null) {
+            Row added = new Row(Ids.next(), cells);
+            store.insertRows(table, List.of(new StoredRow(added, store.lastOrdinal(table.id()) + 1, 1)));
+        } else {
+            StoredRow before = store.rows(table.id(), List.of(there.id())).getFirst();
+            store.updateRows(
+                    table, List.of(new StoredRow(new Row(there.id(), cells), before.ordinal(), before.version())));
+        }
+        store.touch(table.id(), clock.instant());
+        return "";
     }
 
     /** Makes a table with a column for the names of its rows. */

@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
+import com.shuttle.core.conversation.Deed.SaveRow;
+import com.shuttle.core.conversation.Deed.SaveRow.Write;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.Query.Rows.Filter;
 import com.shuttle.core.flow.Comparison;
+import com.shuttle.core.flow.Writing;
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Column.Kind;
 import com.shuttle.core.table.RowsFound;
@@ -127,6 +130,72 @@ class TableServiceTest {
                 tables.find(new Query.Rows(walks(), List.of(new Filter("c9", Comparison.IS, "x")), "", false, 1));
         assertThat(found.rows()).isEmpty();
         assertThat(found.missing()).containsExactly("c9");
+    }
+
+    private static SaveRow save(String table, String key, Write... writes) {
+        return new SaveRow(table, key, List.of(writes));
+    }
+
+    @Test
+    void aRowIsAddedOrTheOneWithTheSameKeyIsChanged() {
+        String table = walks();
+        Write title = new Write("c1", Writing.SET, "tarn");
+        assertThat(tables.save(save(table, "c1", title, new Write("c3", Writing.SET, "£11"))))
+                .isEmpty();
+        assertThat(tables.save(save(
+                        table, "c1", new Write("c1", Writing.SET, "Beck"), new Write("c4", Writing.SET, "1 May 2027"))))
+                .isEmpty();
+        assertThat(tables.save(save(table, "", title))).isEmpty();
+        List<Row> rows = tables.whole(table).rows();
+        assertThat(rows).hasSize(5);
+        assertThat(rows.getFirst().cells())
+                .as("what is not written stays")
+                .isEqualTo(Map.of("c1", "tarn", "c2", "Friday, Saturday", "c3", "11", "c4", "2027-03-01"));
+        assertThat(rows.get(3).cells()).isEqualTo(Map.of("c1", "Beck", "c4", "2027-05-01"));
+    }
+
+    @Test
+    void aNumberGrowsAndFallsAndNeverBelowNought() {
+        String table = walks();
+        Write title = new Write("c1", Writing.SET, "Tarn");
+        assertThat(tables.save(save(table, "c1", title, new Write("c3", Writing.TAKE, "8.5"))))
+                .isEmpty();
+        assertThat(tables.save(save(table, "c1", title, new Write("c3", Writing.TAKE, "1"))))
+                .isEqualTo("Of Price only £0.50 is left.");
+        assertThat(tables.save(save(table, "c1", title, new Write("c3", Writing.ADD, "2"))))
+                .isEmpty();
+        assertThat(tables.whole(table).rows().getFirst().cells()).containsEntry("c3", "2.5");
+        assertThat(tables.save(
+                        save(table, "c1", new Write("c1", Writing.SET, "Fell"), new Write("c3", Writing.TAKE, "1"))))
+                .isEqualTo("There is no row of which Price could grow or fall.");
+        assertThat(tables.save(save(table, "c1", title, new Write("c2", Writing.ADD, "1"))))
+                .isEqualTo("Days is no number that could grow or fall.");
+    }
+
+    @Test
+    void whatCannotBeSavedIsToldAndChangesNothing() {
+        String table = walks();
+        Table before = tables.whole(table);
+        assertThat(tables.save(save("nowhere", "", new Write("c1", Writing.SET, "x"))))
+                .isEqualTo("The table is gone.");
+        assertThat(tables.save(save(table, "", new Write("c9", Writing.SET, "x"))))
+                .isEqualTo("The table has no column c9 any more.");
+        assertThat(tables.save(save(table, "", new Write("c4", Writing.SET, "soon"))))
+                .startsWith("Opens: “soon” is not a date");
+        assertThat(tables.save(save(table, "c1", new Write("c3", Writing.SET, "3"))))
+                .isEqualTo("There is nothing to find the row by.");
+        assertThat(tables.save(save(table, ""))).isEqualTo("There is nothing to save.");
+        assertThat(tables.whole(table)).isEqualTo(before);
+    }
+
+    @Test
+    void whetherRowsMayBeSavedIsTriedOutTogetherAndLeavesNothingBehind() {
+        String table = walks();
+        Table before = tables.whole(table);
+        SaveRow half = save(table, "c1", new Write("c1", Writing.SET, "Tarn"), new Write("c3", Writing.TAKE, "5"));
+        assertThat(tables.maySave(List.of(half))).isEmpty();
+        assertThat(tables.maySave(List.of(half, half))).isEqualTo("Of Price only £4 is left.");
+        assertThat(tables.whole(table)).isEqualTo(before);
     }
 
     private static Map<String, String> settings(Map<String, String> other) {

@@ -1,11 +1,35 @@
 package com.shuttle.core.conversation;
 
+import com.shuttle.core.flow.Writing;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** Something that is written to the database in the turn's transaction, by the one handler of its type. */
 public sealed interface Deed extends Effect {
+
+    /**
+     * Adds a row to a table, or changes the one found by a key.
+     *
+     * @param table  its id
+     * @param key    key of the column by whose value a row is found; empty to add one always
+     * @param writes the cells; what is not written stays as it is
+     */
+    record SaveRow(String table, String key, List<Write> writes) implements Deed {
+
+        /**
+         * What is written to a cell.
+         *
+         * @param column its key
+         * @param value  as people write it, of the column's kind
+         */
+        public record Write(String column, Writing how, String value) {}
+
+        public SaveRow {
+            writes = List.copyOf(writes);
+        }
+    }
 
     /** A line for whoever takes the conversation; visitors never see it. */
     record Note(String text) implements Deed {}

@@ -136,6 +136,23 @@ public sealed interface Query<R> {
         }
     }
 
+    /** Why rows cannot be saved one after the other as things stand, as a sentence; empty where they can. Saves nothing. */
+    record MaySave(List<Deed.SaveRow> rows) implements Query<String> {
+        public MaySave {
+            rows = List.copyOf(rows);
+        }
+
+        @Override
+        public String name() {
+            return "may_save";
+        }
+
+        @Override
+        public Class<String> type() {
+            return String.class;
+        }
+    }
+
     /** The signed address that brings a signal with this key to the conversation. */
     record SignalAddress(String key) implements Query<String> {
         @Override

@@ -8,7 +8,6 @@ import com.shuttle.core.flow.shape.Property.Items;
 import com.shuttle.core.flow.shape.Shape;
 import com.shuttle.core.flow.shape.Shape.Aside;
 import com.shuttle.core.flow.shape.When;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -49,14 +48,6 @@ public record LookUp(
     public static final ExitSlot FOUND = ExitSlot.on("found", "found");
     public static final ExitSlot NONE = ExitSlot.own("none", "none");
 
-    private static final Form COLUMN = Forms.reference("column@table");
-
-    private static final Form COMPARISON = Forms.oneOf(
-            Arrays.stream(Comparison.values())
-                    .map(one -> new Form.Value(one.key(), one.label()))
-                    .toList(),
-            "Please choose how the column is compared.");
-
     /**
      * One thing that a row must have.
      *
@@ -76,8 +67,10 @@ public record LookUp(
                 20,
                 Forms.schema("{'comparison':'is'}"),
                 List.of(
-                        Field.of("column", COLUMN, "", "a column").inSight().called("a condition"),
-                        Field.of("comparison", COMPARISON, "", "how it compares")
+                        Field.of("column", ColumnForms.COLUMN, "", "a column")
+                                .inSight()
+                                .called("a condition"),
+                        Field.of("comparison", ColumnForms.COMPARISON, "", "how it compares")
                                 .inSight()
                                 .reshaping()
                                 .called("a condition"),
@@ -120,7 +113,8 @@ public record LookUp(
                         40,
                         Forms.schema("{}"),
                         List.of(
-                                Field.of("column", COLUMN, "takes", "a column").inSight(),
+                                Field.of("column", ColumnForms.COLUMN, "takes", "a column")
+                                        .inSight(),
                                 Field.of("variable", Forms.VARIABLE, "into", "variable")
                                         .inSight(),
                                 Field.of(
@@ -157,7 +151,7 @@ public record LookUp(
                             .when(When.says("many")),
                     Where.WHERE,
                     Take.TAKES,
-                    Field.of("order", Forms.reference("column@table"), "ordered by", "the table's own order"),
+                    Field.of("order", ColumnForms.COLUMN, "ordered by", "the table's own order"),
                     Field.of("falling", Forms.either("smallest first", "greatest first"), ""),
                     Field.of("most", Forms.countOrNone(1, MOST, "Rows are a number from 1 to 50."), "at most", "10")
                             .before("rows")

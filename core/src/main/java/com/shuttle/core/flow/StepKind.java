@@ -19,6 +19,7 @@ public enum StepKind implements Keyed {
     EXPERIMENT("Experiment", "shares visitors out to compare wordings", Experiment.class, Experiment.SHAPE),
     COMPUTE("Compute", "sets variables", Compute.class, Compute.SHAPE),
     LOOK_UP("Look up", "finds rows of a table", LookUp.class, LookUp.SHAPE),
+    SAVE_ROW("Save row", "adds or changes a row of a table", SaveRow.class, SaveRow.SHAPE),
     WAIT("Wait", "for a time or a signal", Wait.class, Wait.SHAPE),
     HAND_OFF("Hand off", "passes the visitor to a person", HandOff.class, HandOff.SHAPE),
     MILESTONE("Milestone", "counts an event", Step.Milestone.class, Step.Milestone.SHAPE),

@@ -25,6 +25,9 @@ final class FakeWorld implements World {
     /** What is found in tables. */
     Function<Query.Rows, RowsFound> rows = query -> RowsFound.NO_TABLE;
 
+    /** Why rows cannot be saved. */
+    Function<Query.MaySave, String> saving = query -> "";
+
     /** Whether a language model is connected. */
     boolean consulting;
 
@@ -75,6 +78,7 @@ final class FakeWorld implements World {
                                                 .toArray(String[]::new)
                                         : new String[0];
                             case Query.Rows rows -> this.rows.apply(rows);
+                            case Query.MaySave save -> saving.apply(save);
                             case Query.SignalAddress address -> "https://bots.example/signal/" + address.key();
                             case Query.Consults consults ->
                                 consulting && consults.finding().outcome() != Outcome.NONE;

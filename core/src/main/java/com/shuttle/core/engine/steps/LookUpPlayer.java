@@ -2,7 +2,6 @@ package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
-import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.flow.LookUp;
 import com.shuttle.core.flow.LookUp.Take;
@@ -18,8 +17,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -27,8 +24,6 @@ import org.jspecify.annotations.Nullable;
  * table or column that is gone finds none, and the trace says so.
  */
 final class LookUpPlayer extends Player {
-
-    private static final Pattern ONE_VARIABLE = Pattern.compile("\\s*\\{\\{\\s*([a-z][a-z0-9_]*)\\s*\\}\\}\\s*");
 
     private final LookUp step;
 
@@ -65,7 +60,7 @@ final class LookUpPlayer extends Player {
             if (where.column().isEmpty()) {
                 continue;
             }
-            String value = comparison.compares() ? value(where.value()) : "";
+            String value = comparison.compares() ? WrittenCell.of(where.value(), run) : "";
             if (comparison.compares() && value.isEmpty()) {
                 run.trace(
                         "asks for nothing",
@@ -75,23 +70,6 @@ final class LookUpPlayer extends Player {
             }
         }
         return filters;
-    }
-
-    /** What a condition compares with, as cells are written. */
-    private String value(String text) {
-        Matcher one = ONE_VARIABLE.matcher(text);
-        Value known = one.matches() ? run.facts.value(one.group(1)) : null;
-        return known == null ? Texts.unescaped(run.filled(text)).strip() : cell(known);
-    }
-
-    private static String cell(Value value) {
-        return switch (value) {
-            case Value.Day(LocalDate date) -> date.toString();
-            case Value.Moment moment -> moment.at().toLocalDate().toString();
-            case Value.Money(BigDecimal amount, String currency) ->
-                amount.stripTrailingZeros().toPlainString();
-            default -> value.shown().strip();
-        };
     }
 
     private void keepMany(RowsFound found) {

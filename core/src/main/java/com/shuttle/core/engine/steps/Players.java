@@ -10,6 +10,7 @@ import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.LookUp;
 import com.shuttle.core.flow.Question;
+import com.shuttle.core.flow.SaveRow;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Wait;
 import org.jspecify.annotations.Nullable;
@@ -32,6 +33,7 @@ public final class Players {
             case Experiment experiment -> new ExperimentPlayer(experiment, course);
             case Compute compute -> new ComputePlayer(compute, course);
             case LookUp lookUp -> new LookUpPlayer(lookUp, course);
+            case SaveRow saveRow -> new SaveRowPlayer(saveRow, course);
             case Wait wait -> new WaitPlayer(wait, course);
             case HandOff handOff -> new HandOffPlayer(handOff, course);
             case Step.Milestone milestone -> new MilestonePlayer(milestone, course);

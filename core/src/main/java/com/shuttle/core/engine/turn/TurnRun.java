@@ -45,6 +45,7 @@ public final class TurnRun {
     private final Map<String, String> arms;
     private final Stamp stamp;
     private final List<Effect> effects = new ArrayList<>();
+    public final Saves saves = new Saves(this, effects);
     private final List<TraceLine> trace = new ArrayList<>();
 
     private long seq;
@@ -88,8 +89,6 @@ public final class TurnRun {
         this.agent = state.agent();
         this.timers = state.timers();
     }
-
-    // What is so far
 
     public Speaker speaker() {
         return speaker;

@@ -1,0 +1,110 @@
+package com.shuttle.chat;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.shuttle.ServerTest;
+import com.shuttle.TestData;
+import com.shuttle.bots.Bot;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.table.Column;
+import com.shuttle.core.table.Column.Kind;
+import com.shuttle.core.table.Table;
+import com.shuttle.core.table.Table.Row;
+import com.shuttle.tables.TableService;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+/** What conversations find in tables and write to them, on a real database. */
+@ServerTest
+class TableDeedsTest {
+
+    private static final int PLACES = 5;
+
+    private final TestData data;
+    private final ConversationService conversations;
+    private final TableService tables;
+
+    TableDeedsTest(TestData data, ConversationService conversations, TableService tables) {
+        this.data = data;
+        this.conversations = conversations;
+        this.tables = tables;
+    }
+
+    private String courses() {
+        return tables.add(new Table(
+                data.name("courses").replace(' ', '-'),
+                data.name("Courses"),
+                List.of(),
+                List.of(
+                        new Column("c1", "Course", Kind.TEXT, ""),
+                        new Column("c2", "Places", Kind.NUMBER, ""),
+                        new Column("c3", "Last", Kind.TEXT, "")),
+                List.of(new Row("r1", Map.of("c1", "Mirrors", "c2", Integer.toString(PLACES)))),
+                true));
+    }
+
+    private Bot bot(String table) {
+        String flow = """
+                {'format':'shuttle-flow/1','id':'main','name':'Main','phrases':[],'sections':[{'id':'s','title':'','steps':[
+                {'kind':'question','id':'q','ask':['Your name?'],'type':'text','variable':'who','exits':{'answered':'step:take'}},
+                {'kind':'save_row','id':'take','table':'%s','key':'c1','cells':[
+                 {'id':'c1','column':'c1','value':'Mirrors'},{'id':'c2','column':'c2','how':'take','value':'1'},
+                 {'id':'c3','column':'c3','value':'{{who}}'}],'exits':{'saved':'step:left','failed':'step:no'}},
+                {'kind':'look_up','id':'left','table':'%s','where':[{'id':'w1','column':'c1','comparison':'is','value':'mirrors'}],
+                 'takes':[{'id':'t1','column':'c2','variable':'places','type':'number'}],'exits':{'found':'step:yes','none':'step:no'}},
+                {'kind':'message','id':'yes','say':['Taken.']},
+                {'kind':'message','id':'no','say':['Sold out.']}]}]}""".replace('\'', '"').formatted(table, table);
+        Flow main = FlowJson.readTrusted(flow);
+        return data.released(main);
+    }
+
+    private List<String> says(String conversation, String text) {
+        return switch (conversations.say(conversation, text, text)) {
+            case Outcome.Taken(Reply reply) ->
+                reply.messages().stream().map(Message::text).toList();
+            case Outcome.Refused refused -> List.of(refused.toString());
+        };
+    }
+
+    private String begin(Bot bot) {
+        return conversations.begin(bot.id(), "", "", "web", "").orElseThrow().conversation();
+    }
+
+    /** However many come at once, nobody is promised what is not there, and nothing is left over. */
+    @Test
+    void theLastPlacesAreTakenOnce() throws Exception {
+        String table = courses();
+        Bot bot = bot(table);
+        List<String> ids =
+                IntStream.range(0, 3 * PLACES).mapToObj(i -> begin(bot)).toList();
+        List<String> heard = new ArrayList<>();
+        try (ExecutorService visitors = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Future<List<String>>> replies = ids.stream()
+                    .map(id -> visitors.submit(() -> says(id, "Visitor " + id)))
+                    .toList();
+            for (Future<List<String>> reply : replies) {
+                heard.addAll(reply.get());
+            }
+        }
+        assertThat(heard).filteredOn("Taken."::equals).hasSize(PLACES);
+        assertThat(heard).filteredOn("Sold out."::equals).hasSize(2 * PLACES);
+        assertThat(tables.whole(table).rows().getFirst().cells()).containsEntry("c2", "0");
+    }
+
+    @Test
+    void aTableThatIsGoneTakesTheExitFailed() {
+        String table = courses();
+        Bot bot = bot(table);
+        String id = begin(bot);
+        tables.delete(table);
+        assertThat(says(id, "Ida")).containsExactly("Sold out.");
+    }
+}
