@@ -21,6 +21,8 @@ let draft = null;
 let pulling = Promise.resolve();
 let offered = '';
 let underway = 0;
+/** What was pressed while something was underway; null for nothing. */
+let pressed = null;
 /** Whether the visitor pressed Enter before the conversation had begun. */
 let early = false;
 
@@ -96,6 +98,8 @@ function showOffers(awaiting) {
       pick: (ids, shown) => {
         if (underway === 0) {
           send({ pick: ids }, shown);
+        } else {
+          pressed = { ids, shown, among: key };
         }
       },
       say: (said) => send({ text: said }, awaiting.type === 'secret' ? '•••••' : said),
@@ -211,10 +215,17 @@ async function start() {
   }
 }
 
-/** What was offered takes no presses while something is underway: it is about to be replaced. */
+/** A press while something is underway is taken up afterwards, where the same is still offered then. */
 function waiting(more) {
   underway += more;
   offers.classList.toggle('waiting', underway > 0);
+  if (underway === 0 && pressed) {
+    const { ids, shown, among } = pressed;
+    pressed = null;
+    if (among === offered) {
+      send({ pick: ids }, shown);
+    }
+  }
 }
 
 async function send(what, shown) {

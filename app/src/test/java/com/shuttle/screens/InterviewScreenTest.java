@@ -132,6 +132,9 @@ class InterviewScreenTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Saturn"))
                 .click();
         assertThat(page.locator("#transcript")).containsText("You have seen Mars, Saturn.");
+        page.getByText("Skerry 127").click();
+        assertThat(page.locator("#transcript")).containsText("The Skerry 127 is £495, and good for: Moon, planets.");
+        assertThat(page.locator("#transcript")).containsText("on our list of wishes");
         page.getByText("A closed text box").click();
         assertThat(page.locator("#form")).isHidden();
         page.getByText("Open it again").click();

@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -172,6 +173,7 @@ final class Screens implements AutoCloseable {
         page.keyboard().type(text);
         page.keyboard().press("Enter");
         assertThat(replies.nth(before)).isVisible();
+        assertThat(page.locator("#offers")).not().hasClass(Pattern.compile("\\bwaiting\\b"));
     }
 
     @Override
