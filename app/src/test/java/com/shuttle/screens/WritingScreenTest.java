@@ -5,13 +5,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.SelectOption;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
+import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.LookUp;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.ValueType;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -107,6 +111,38 @@ class WritingScreenTest {
         hand.below("n13", "n15");
         hand.type("Nobody is there.");
         hand.lead("n15", "next", "Goodbye");
+    }
+
+    @Test
+    void aLookUpIsWrittenWithTheColumnsOfItsTable() {
+        Bot bot = data.bot();
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.signedIn("maren.holt");
+            page.navigate(path(bot));
+            Hand hand = new Hand.Keys(page);
+            hand.first();
+            page.keyboard().press("/");
+            assertThat(page.locator(".picker input")).isFocused();
+            page.keyboard().type("Look up");
+            page.keyboard().press("Enter");
+            Locator row = page.locator(".row.open[data-kind=look_up]");
+            row.locator("[data-field=table]").selectOption(new SelectOption().setLabel("Telescopes"));
+            row.getByText("add a condition").click();
+            row.locator("[data-field='where.w1.column']").selectOption(new SelectOption().setLabel("Weight"));
+            row.locator("[data-field='where.w1.comparison']").selectOption(new SelectOption().setLabel("is at most"));
+            row.locator("[data-field='where.w1.value']").fill("5");
+            row.getByText("add a cell").click();
+            row.locator("[data-field='takes.t1.column']").selectOption(new SelectOption().setLabel("Price"));
+            row.locator("[data-field='takes.t1.variable']").fill("price");
+            row.locator("[data-field='takes.t1.type']").selectOption("money");
+            saved(page);
+            page.reload();
+            assertThat(page.locator(".row[data-kind=look_up]")).containsText("in Telescopes");
+            LookUp written = (LookUp) step(bot, "n1");
+            assertThat(written.where()).containsExactly(new LookUp.Where("w1", "c4", Comparison.AT_MOST, "5"));
+            assertThat(written.takes()).containsExactly(new LookUp.Take("t1", "c5", "price", ValueType.MONEY));
+            assertThat(screens.complaints()).isEmpty();
+        }
     }
 
     @Test

@@ -2,10 +2,18 @@ package com.shuttle.core.flow;
 
 import com.shuttle.core.flow.shape.Form;
 import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property.Field;
 import java.util.Arrays;
 
 /** How steps that work with a table name its columns and what is done with them. */
 final class ColumnForms {
+
+    /** The table that a step works with. */
+    static final Field TABLE = Field.of("table", Forms.reference("table"), "in", "choose a table")
+            .inSight()
+            .reshaping()
+            .needed()
+            .called("the table");
 
     /** A column of the table that the step has. */
     static final Form COLUMN = Forms.reference("column@table");

@@ -11,7 +11,6 @@ import com.shuttle.core.flow.shape.When;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Finds rows of a table as it is at this moment: the first one, whose cells go into variables, or many, whose names go into a
@@ -54,7 +53,7 @@ public record LookUp(
      * @param column key of the column
      * @param value  with placeholders; one that comes to nothing asks for nothing
      */
-    public record Where(String id, String column, @Nullable Comparison comparison, String value) {
+    public record Where(String id, String column, Comparison comparison, String value) {
 
         static final Items WHERE = new Items(
                 "where",
@@ -93,11 +92,7 @@ public record LookUp(
      * @param column key of the column
      * @param type   of the variable: text, number, money, date or yes_no
      */
-    public record Take(
-            String id,
-            String column,
-            String variable,
-            @Nullable ValueType type) {
+    public record Take(String id, String column, String variable, ValueType type) {
 
         private static final List<ValueType> TYPES =
                 List.of(ValueType.TEXT, ValueType.NUMBER, ValueType.MONEY, ValueType.DATE, ValueType.YES_NO);
@@ -138,11 +133,7 @@ public record LookUp(
 
     /** Its properties. */
     public static final Shape SHAPE = Shape.of(
-                    Field.of("table", Forms.reference("table"), "in", "choose a table")
-                            .inSight()
-                            .reshaping()
-                            .needed()
-                            .called("the table"),
+                    ColumnForms.TABLE,
                     Field.of("many", Forms.either("the first row", "several rows"), "finds")
                             .inSight()
                             .reshaping(),
@@ -186,7 +177,7 @@ public record LookUp(
             return Map.of(list, ValueType.MULTI_CHOICE);
         }
         Map<String, ValueType> fills = new LinkedHashMap<>();
-        takes.forEach(take -> fills.put(take.variable(), take.type() == null ? ValueType.TEXT : take.type()));
+        takes.forEach(take -> fills.put(take.variable(), take.type()));
         return fills;
     }
 }

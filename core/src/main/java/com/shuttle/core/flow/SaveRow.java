@@ -8,7 +8,6 @@ import com.shuttle.core.flow.shape.Shape;
 import com.shuttle.core.flow.shape.Shape.Aside;
 import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Adds a row to a table, or changes the one that has the same in a column.
@@ -37,7 +36,7 @@ public record SaveRow(
      * @param column key of the column
      * @param value  with placeholders; a cell for which it comes to nothing is left as it is
      */
-    public record Cell(String id, String column, @Nullable Writing how, String value) {
+    public record Cell(String id, String column, Writing how, String value) {
 
         static final Items CELLS = new Items(
                 "cells",
@@ -64,11 +63,7 @@ public record SaveRow(
 
     /** Its properties. */
     public static final Shape SHAPE = Shape.of(
-                    Field.of("table", Forms.reference("table"), "in", "choose a table")
-                            .inSight()
-                            .reshaping()
-                            .needed()
-                            .called("the table"),
+                    ColumnForms.TABLE,
                     Field.of("key", ColumnForms.COLUMN, "changes the row with the same", "none; adds a row")
                             .inSight(),
                     Cell.CELLS)

@@ -17,7 +17,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Finds rows of a table. What a condition compares with may be unknown to a conversation; such a condition asks for nothing. A
@@ -56,7 +55,7 @@ final class LookUpPlayer extends Player {
     private List<Query.Rows.Filter> filters() {
         List<Query.Rows.Filter> filters = new ArrayList<>();
         for (Where where : step.where()) {
-            Comparison comparison = where.comparison() == null ? Comparison.IS : where.comparison();
+            Comparison comparison = where.comparison();
             if (where.column().isEmpty()) {
                 continue;
             }
@@ -101,12 +100,12 @@ final class LookUpPlayer extends Player {
     }
 
     /** A cell as a value of a type; none where it is empty or is no such thing. */
-    private static Optional<Value> value(Column column, String cell, @Nullable ValueType type) {
+    private static Optional<Value> value(Column column, String cell, ValueType type) {
         if (cell.isEmpty()) {
             return Optional.empty();
         }
         boolean figures = column.kind().figures();
-        return switch (type == null ? ValueType.TEXT : type) {
+        return switch (type) {
             case NUMBER -> figures ? Optional.of(new Value.Numeric(new BigDecimal(cell))) : Optional.empty();
             case MONEY ->
                 column.kind() == Column.Kind.MONEY

@@ -5,7 +5,6 @@ import com.shuttle.core.conversation.Deed.SaveRow.Write;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.flow.SaveRow;
 import com.shuttle.core.flow.SaveRow.Cell;
-import com.shuttle.core.flow.Writing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -26,7 +25,7 @@ final class SaveRowPlayer extends Player {
         for (Cell cell : step.cells()) {
             String value = cell.column().isEmpty() ? "" : WrittenCell.of(cell.value(), run);
             if (!value.isEmpty()) {
-                writes.add(new Write(cell.column(), cell.how() == null ? Writing.SET : cell.how(), value));
+                writes.add(new Write(cell.column(), cell.how(), value));
             }
         }
         String why = run.saves.save(new Deed.SaveRow(step.table(), step.key(), writes));
