@@ -52,6 +52,9 @@ import tools.jackson.databind.JsonNode;
 @Service
 public class ConversationService {
 
+    /** So often a turn is worked out anew because others were faster with rows that it saves. */
+    private static final int MOST_TRIES = 10;
+
     private static final Logger LOG = LoggerFactory.getLogger(ConversationService.class);
 
     /** A conversation just begun. The token is the visitor's key to it and is not kept. */
@@ -225,12 +228,14 @@ public class ConversationService {
         ReentrantLock lock = order.get(id, key -> new ReentrantLock());
         lock.lock();
         try {
-            while (true) {
+            for (int tries = 1; ; tries++) {
                 TurnStore.Loaded before = turns.load(id).orElseThrow(() -> new Missing("conversation", id));
                 try {
                     return attempt(before, clientMessageId, toEvent);
                 } catch (Overtaken overtaken) {
-                    LOG.debug("A turn of conversation {} is worked out anew: {}", id, overtaken.getMessage());
+                    if (tries >= MOST_TRIES) {
+                        throw overtaken;
+                    }
                 } catch (DuplicateKeyException taken) {
                     Optional<Outcome> same = again(id, clientMessageId);
                     if (same.isPresent()) {
@@ -309,6 +314,10 @@ public class ConversationService {
 
     /** Carries out a turn's deeds and sends its errands, within its transaction; tells watchers after it. */
     private void effects(Conversation conversation, Turn.Taken turn, Instant at) {
+        deeds.prepare(turn.effects().stream()
+                .filter(Deed.class::isInstance)
+                .map(Deed.class::cast)
+                .toList());
         for (Effect effect : turn.effects()) {
             switch (effect) {
                 case Effect.Say said -> {}

@@ -2,6 +2,7 @@ package com.shuttle.chat;
 
 import com.shuttle.core.conversation.Deed;
 import java.time.Instant;
+import java.util.List;
 
 /**
  * Carries out the deeds of one type in the transaction of their turn. There is exactly one handler of each type, see
@@ -12,6 +13,9 @@ import java.time.Instant;
 public interface DeedHandler<D extends Deed> {
 
     Class<D> type();
+
+    /** Before a turn's deeds are carried out: what has to be done for all of this type at once, such as locks in one order. */
+    default void prepare(List<D> deeds) {}
 
     /** @param at the time of the turn */
     void carryOut(Conversation conversation, D deed, Instant at);

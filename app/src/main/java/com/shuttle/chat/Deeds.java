@@ -35,6 +35,23 @@ class Deeds {
         }
     }
 
+    /** To be called once, with all deeds of a turn, before the first is carried out. */
+    void prepare(List<Deed> deeds) {
+        if (!deeds.isEmpty()) {
+            handlers.values().forEach(handler -> prepare(handler, deeds));
+        }
+    }
+
+    private static <D extends Deed> void prepare(DeedHandler<D> handler, List<Deed> deeds) {
+        List<D> own = deeds.stream()
+                .filter(handler.type()::isInstance)
+                .map(handler.type()::cast)
+                .toList();
+        if (!own.isEmpty()) {
+            handler.prepare(own);
+        }
+    }
+
     void carryOut(Conversation conversation, Deed deed, Instant at) {
         carryOut(requireNonNull(handlers.get(deed.getClass())), conversation, deed, at);
     }

@@ -1,22 +1,37 @@
 package com.shuttle.chat;
 
-import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Deed.SaveRow;
 import com.shuttle.tables.TableService;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.stereotype.Component;
 
 /** What conversations write to tables. */
-@Configuration
-class TableDeeds {
+@Component
+class TableDeeds implements DeedHandler<SaveRow> {
+
+    private final TableService tables;
+
+    TableDeeds(TableService tables) {
+        this.tables = tables;
+    }
+
+    @Override
+    public Class<SaveRow> type() {
+        return SaveRow.class;
+    }
+
+    @Override
+    public void prepare(List<SaveRow> rows) {
+        tables.lock(rows);
+    }
 
     /** The turn was worked out while the row could be saved; where it no longer can, the turn is to be worked out anew. */
-    @Bean
-    DeedHandler<Deed.SaveRow> saving(TableService tables) {
-        return DeedHandler.of(Deed.SaveRow.class, (conversation, row, at) -> {
-            String why = tables.save(row);
-            if (!why.isEmpty()) {
-                throw new Overtaken(why);
-            }
-        });
+    @Override
+    public void carryOut(Conversation conversation, SaveRow row, Instant at) {
+        String why = tables.save(row);
+        if (!why.isEmpty()) {
+            throw new Overtaken(why);
+        }
     }
 }

@@ -102,11 +102,18 @@ public class TableService {
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public String maySave(List<SaveRow> rows) {
         TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
+        lock(rows);
         return rows.stream()
                 .map(this::saved)
                 .filter(why -> !why.isEmpty())
                 .findFirst()
                 .orElse("");
+    }
+
+    /** Keeps others from the tables of these rows until the transaction is over; in one order, so that nobody waits in a circle. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void lock(List<SaveRow> rows) {
+        rows.stream().map(SaveRow::table).distinct().sorted().forEach(store::lock);
     }
 
     /** Saves a row for a conversation. @return why it cannot be saved; empty where it is */

@@ -99,6 +99,37 @@ class TableDeedsTest {
         assertThat(tables.whole(table).rows().getFirst().cells()).containsEntry("c2", "0");
     }
 
+    private static final String BOTH = """
+            {'format':'shuttle-flow/1','id':'main','name':'Main','phrases':[],'sections':[{'id':'s','title':'','steps':[
+            {'kind':'question','id':'q','ask':['Your name?'],'type':'text','variable':'who','exits':{'answered':'step:one'}},
+            {'kind':'save_row','id':'one','table':'%s','cells':[{'id':'c1','column':'c1','value':'{{who}}'}],
+             'exits':{'saved':'step:two','failed':'step:no'}},
+            {'kind':'save_row','id':'two','table':'%s','cells':[{'id':'c1','column':'c1','value':'{{who}}'}],
+             'exits':{'saved':'step:yes','failed':'step:no'}},
+            {'kind':'message','id':'yes','say':['Saved.']},{'kind':'message','id':'no','say':['Failed.']}]}]}""".replace('\'', '"');
+
+    /** Two bots that save to the same tables in opposite orders never wait for one another in a circle. */
+    @Test
+    void oppositeOrdersHinderNobody() throws Exception {
+        String one = courses();
+        String two = courses();
+        List<Bot> bots = List.of(
+                data.released(FlowJson.readTrusted(BOTH.formatted(one, two))),
+                data.released(FlowJson.readTrusted(BOTH.formatted(two, one))));
+        List<String> ids =
+                IntStream.range(0, 12).mapToObj(i -> begin(bots.get(i % 2))).toList();
+        try (ExecutorService visitors = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Future<List<String>>> replies = ids.stream()
+                    .map(id -> visitors.submit(() -> says(id, "Visitor " + id)))
+                    .toList();
+            for (Future<List<String>> reply : replies) {
+                assertThat(reply.get()).containsExactly("Saved.");
+            }
+        }
+        assertThat(tables.whole(one).rows()).hasSize(13);
+        assertThat(tables.whole(two).rows()).hasSize(13);
+    }
+
     @Test
     void aTableThatIsGoneTakesTheExitFailed() {
         String table = courses();
