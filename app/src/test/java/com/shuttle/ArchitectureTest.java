@@ -84,6 +84,8 @@ class ArchitectureTest {
             "exchange",
             "releases",
             "chat",
+            "services",
+            "notices",
             "leads",
             "inbox",
             "studio",

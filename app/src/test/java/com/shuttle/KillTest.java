@@ -2,6 +2,8 @@ package com.shuttle;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.standins.CustomerRecords;
+import com.shuttle.standins.Mood;
 import java.io.IOException;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -40,8 +42,19 @@ class KillTest {
     void everyAcknowledgedMessageAndEveryTimerSurvive(@TempDir Path data) throws Exception {
         List<Talk> talks;
         Talk waiting;
-        ServerProcess first = start(data, Map.of("SHUTTLE_DEMO", "true"));
+        Talk calling;
+        CustomerRecords records = new CustomerRecords(0);
+        records.start();
+        Map<String, String> environment =
+                Map.of("SHUTTLE_DEMO", "true", "SHUTTLE_STANDINS_RECORDSELSEWHERE", Integer.toString(records.port()));
+        ServerProcess first = start(data, environment);
+        int before = records.customers().size();
         try {
+            records.mood(Mood.HANGING);
+            calling = begin(first, "repair-bench");
+            for (String text : List.of("Finch 90", "It squeaks", "skip", "Ada Fenwick", "ada@fen.example")) {
+                post(first, messages(calling), calling.token(), said(text));
+            }
             waiting = begin(first, "step-gallery");
             HttpResponse<String> said =
                     post(first, messages(waiting), waiting.token(), "{\"clientMessageId\":\"m\",\"text\":\"flow\"}");
@@ -58,7 +71,8 @@ class KillTest {
         } finally {
             first.kill();
         }
-        ServerProcess second = start(data, Map.of("SHUTTLE_DEMO", "true"));
+        records.mood(Mood.WELL);
+        ServerProcess second = start(data, environment);
         try {
             for (Talk talk : talks) {
                 assertSurvived(second, talk);
@@ -67,9 +81,16 @@ class KillTest {
             assertThat(transcript.split("\"text\":\"There we are\\.", -1))
                     .as("went off once")
                     .hasSize(2);
+            streamUntil(second, calling, "Your reference is **C-" + (1001 + before));
+            assertThat(records.customers()).as("made once").hasSize(before + 1);
         } finally {
             second.kill();
+            records.close();
         }
+    }
+
+    private static String said(String text) {
+        return "{\"clientMessageId\":\"" + text.hashCode() + "\",\"text\":\"" + text + "\"}";
     }
 
     /** With the quick compiler only: these processes live for seconds. */

@@ -52,6 +52,10 @@ public class BotTemplates {
                         "Intake of a request",
                         "Takes down a request in the visitor's own words and reads it back."),
                 known(
+                        "code",
+                        "Who it is, by a code",
+                        "Sends a code by a service, asks for it, and checks it, three times at most."),
+                known(
                         "feedback",
                         "Feedback",
                         "Asks how it went, what was good, what was not, and whether to be in touch."));

@@ -16,6 +16,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriUtils;
 
@@ -28,13 +29,21 @@ public class BotWorld {
     private final TableService tables;
     private final Helper helper;
     private final Vault vault;
+    private final ObjectProvider<Telling> telling;
 
-    BotWorld(KnowledgeService knowledge, AccountService accounts, TableService tables, Helper helper, Vault vault) {
+    BotWorld(
+            KnowledgeService knowledge,
+            AccountService accounts,
+            TableService tables,
+            Helper helper,
+            Vault vault,
+            ObjectProvider<Telling> telling) {
         this.knowledge = knowledge;
         this.accounts = accounts;
         this.tables = tables;
         this.helper = helper;
         this.vault = vault;
+        this.telling = telling;
     }
 
     /** The world of one bot in one turn of a conversation; for one thread. */
@@ -67,6 +76,7 @@ public class BotWorld {
                                 case Query.Open open -> open(open.teams());
                                 case Query.Rows rows -> tables.find(rows);
                                 case Query.MaySave save -> tables.maySave(save.rows());
+                                case Query.MayTell tell -> telling.getObject().may(tell.deed());
                                 case Query.SignalAddress address ->
                                     SignalController.path(vault, conversation, address.key());
                                 case Query.Consults consults -> helper.consults(consults.finding());

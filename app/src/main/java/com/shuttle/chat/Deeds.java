@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Gives each deed to the one handler of its type. A type without a handler, or with two, stops the start. Thread-safe. */
@@ -26,13 +27,20 @@ class Deeds {
                                 + handler.getClass().getName());
             }
         }
-        List<String> missing = Arrays.stream(Deed.class.getPermittedSubclasses())
+        List<String> missing = types(Deed.class)
                 .filter(type -> !handlers.containsKey(type))
                 .map(Class::getSimpleName)
                 .toList();
         if (!missing.isEmpty()) {
             throw new IllegalStateException("no handler of " + String.join(", ", missing));
         }
+    }
+
+    /** The records of a sealed family, those of families within it too. */
+    private static Stream<Class<?>> types(Class<?> family) {
+        return family.isSealed()
+                ? Arrays.stream(family.getPermittedSubclasses()).flatMap(Deeds::types)
+                : Stream.of(family);
     }
 
     /** To be called once, with all deeds of a turn, before the first is carried out. */

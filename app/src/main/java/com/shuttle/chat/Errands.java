@@ -1,11 +1,13 @@
 package com.shuttle.chat;
 
+import static java.util.Objects.requireNonNull;
+
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
-import com.github.kagkarlsson.scheduler.task.FailureHandler;
+import com.github.kagkarlsson.scheduler.boot.config.DbSchedulerCustomizer;
+import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
-import com.github.kagkarlsson.scheduler.task.TaskInstance;
-import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.shuttle.core.conversation.Errand;
 import com.shuttle.model.Helper;
@@ -13,6 +15,12 @@ import com.shuttle.web.AfterCommit;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -36,17 +44,28 @@ public class Errands {
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("errand");
     private static final char BETWEEN = '/';
     private static final Duration FIRST_PAUSE = Duration.ofSeconds(2);
+    private static final double GROWTH = 1.5;
+    private static final int DONE = 0;
 
     private final ConversationStore store;
     private final ObjectProvider<Scheduler> scheduler;
-    private final Helper helper;
     private final InstantSource clock;
+    private final Map<Class<?>, ErrandRunner<?>> runners = new HashMap<>();
 
-    Errands(ConversationStore store, ObjectProvider<Scheduler> scheduler, Helper helper, InstantSource clock) {
+    Errands(
+            ConversationStore store,
+            ObjectProvider<Scheduler> scheduler,
+            InstantSource clock,
+            List<ErrandRunner<?>> all) {
         this.store = store;
         this.scheduler = scheduler;
-        this.helper = helper;
         this.clock = clock;
+        all.forEach(runner -> runners.put(runner.type(), runner));
+        for (Class<?> type : Errand.class.getPermittedSubclasses()) {
+            if (!runners.containsKey(type)) {
+                throw new IllegalStateException("no runner of " + type.getSimpleName());
+            }
+        }
     }
 
     /** An errand that is under way. */
@@ -61,53 +80,109 @@ public class Errands {
         AfterCommit.run(() -> scheduler.getObject().triggerCheckForDueExecutions());
     }
 
-    /** Does an errand. Null where nothing came of it. */
-    public @Nullable JsonNode perform(Errand errand) {
-        return switch (errand) {
-            case Errand.Consult consult ->
-                JsonMapper.shared().valueToTree(helper.help(consult.question(), consult.finding()));
-        };
+    /** Does an errand for the first time. Null where nothing came of it. */
+    public @Nullable JsonNode perform(String conversation, Errand errand) {
+        try {
+            return perform(conversation, errand, 1);
+        } catch (ErrandRunner.Again again) {
+            return null;
+        }
     }
 
-    private void run(String conversation, String key, ConversationService conversations) {
+    private @Nullable JsonNode perform(String conversation, Errand errand, int attempt) throws ErrandRunner.Again {
+        return run(requireNonNull(runners.get(errand.getClass())), conversation, errand, attempt);
+    }
+
+    private static <E extends Errand> @Nullable JsonNode run(
+            ErrandRunner<E> runner, String conversation, Errand errand, int attempt) throws ErrandRunner.Again {
+        return runner.run(conversation, runner.type().cast(errand), attempt);
+    }
+
+    /**
+     * An attempt is counted before it is made, so that one which a server did not survive is known.
+     *
+     * @return how many there were where there is to be another, {@link #DONE} otherwise
+     */
+    private int run(String conversation, String key, ConversationService conversations) {
         UnderWay underWay = store.errand(conversation, key).orElse(null);
         if (underWay == null) {
-            return;
+            return DONE;
         }
+        int attempt = underWay.attempts() + 1;
         JsonNode result = null;
         if (clock.instant().isBefore(underWay.until())) {
+            store.errandTried(conversation, key, attempt);
             try {
-                result = perform(underWay.errand());
+                result = perform(conversation, underWay.errand(), attempt);
+            } catch (ErrandRunner.Again again) {
+                return attempt;
             } catch (RuntimeException e) {
-                store.errandTried(conversation, key, underWay.attempts() + 1);
-                LOG.warn(
-                        "errand {} of conversation {} failed at attempt {}",
-                        key,
-                        conversation,
-                        underWay.attempts() + 1,
-                        e);
-                throw e;
+                LOG.warn("errand {} of conversation {} failed at attempt {}", key, conversation, attempt, e);
+                return attempt;
             }
         }
         conversations.came(conversation, key, result);
+        return DONE;
+    }
+
+    /** Asks the language model. */
+    @Component
+    static class Consults implements ErrandRunner<Errand.Consult> {
+
+        private final Helper helper;
+
+        Consults(Helper helper) {
+            this.helper = helper;
+        }
+
+        @Override
+        public Class<Errand.Consult> type() {
+            return Errand.Consult.class;
+        }
+
+        @Override
+        public JsonNode run(String conversation, Errand.Consult consult, int attempt) {
+            return JsonMapper.shared().valueToTree(helper.help(consult.question(), consult.finding()));
+        }
     }
 
     /** What a due errand does. */
     @Configuration
     static class Due {
 
+        /** Whatever waits for something outside holds no thread of the machine, so that nothing else has to wait for it. */
         @Bean
-        OneTimeTask<Void> errandTask(
-                ObjectProvider<Errands> errands, ObjectProvider<ConversationService> conversations) {
-            return Tasks.oneTime(TASK)
-                    .onFailure(new FailureHandler.ExponentialBackoffFailureHandler<>(FIRST_PAUSE))
-                    .execute((instance, context) -> run(instance, errands.getObject(), conversations.getObject()));
+        DbSchedulerCustomizer manyAtOnce() {
+            return new DbSchedulerCustomizer() {
+                @Override
+                public Optional<ExecutorService> executorService() {
+                    return Optional.of(Executors.newVirtualThreadPerTaskExecutor());
+                }
+            };
         }
 
-        private static void run(TaskInstance<Void> instance, Errands errands, ConversationService conversations) {
-            String id = instance.getId();
+        @Bean
+        CustomTask<Void> errandTask(
+                ObjectProvider<Errands> errands,
+                ObjectProvider<ConversationService> conversations,
+                InstantSource clock) {
+            return Tasks.custom(TASK).execute((instance, context) -> {
+                int attempts = run(instance.getId(), errands.getObject(), conversations.getObject());
+                return attempts == DONE
+                        ? new CompletionHandler.OnCompleteRemove<>()
+                        : (complete, operations) ->
+                                operations.reschedule(complete, clock.instant().plus(pause(attempts)));
+            });
+        }
+
+        /** Before the attempt after so many: half as long again each time. */
+        private static Duration pause(int attempts) {
+            return Duration.ofMillis((long) (FIRST_PAUSE.toMillis() * Math.pow(GROWTH, attempts - 1)));
+        }
+
+        private static int run(String id, Errands errands, ConversationService conversations) {
             int between = id.indexOf(BETWEEN);
-            errands.run(id.substring(0, between), id.substring(between + 1), conversations);
+            return errands.run(id.substring(0, between), id.substring(between + 1), conversations);
         }
     }
 }

@@ -8,6 +8,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.Manner;
 import com.shuttle.bots.MediaService;
 import com.shuttle.chat.ConversationService;
+import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Occasion;
@@ -37,6 +38,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -70,6 +72,9 @@ class Demo implements ApplicationRunner {
 
     private static final List<String> PICTURES = List.of("dome.png", "hall.png", "terrace.png");
 
+    private static final int WAIT_MILLIS = 20;
+    private static final int MOST_WAITS = 1000;
+
     private static final Logger LOG = LoggerFactory.getLogger(Demo.class);
 
     private final AccountService accounts;
@@ -79,6 +84,7 @@ class Demo implements ApplicationRunner {
     private final ConversationService conversations;
     private final MediaService media;
     private final TableService tables;
+    private final DemoServices services;
     private final Path data;
 
     Demo(
@@ -89,6 +95,7 @@ class Demo implements ApplicationRunner {
             ConversationService conversations,
             MediaService media,
             TableService tables,
+            DemoServices services,
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
@@ -97,6 +104,7 @@ class Demo implements ApplicationRunner {
         this.conversations = conversations;
         this.media = media;
         this.tables = tables;
+        this.services = services;
         this.data = data;
     }
 
@@ -120,17 +128,29 @@ class Demo implements ApplicationRunner {
         accounts.setMembers(events.id(), List.of(agent.id(), teacher.id()));
         Team workshop = good(accounts.createTeam("Workshop"));
         accounts.setMembers(workshop.id(), List.of(agent.id()));
-        Map<String, Team> teams = Map.of("Visits", visits, "Schools", schools, "Events", events);
+        Map<String, Team> teams = Map.of("Visits", visits, "Schools", schools, "Events", events, "Workshop", workshop);
         String collection = collection();
-        table("callbacks", "Callbacks", "Name", "Email", "Phone", "About", "Asked on:DATE", "Done:YES_NO");
+        table("callbacks", "Callbacks", "Name", "Email:EMAIL", "Phone:PHONE", "About", "Asked on:DATE", "Done:YES_NO");
+        table(
+                "repairs",
+                "Repairs",
+                "Telescope",
+                "Fault:LONG_TEXT",
+                "Whose",
+                "Email:EMAIL",
+                "Reference",
+                "Taken in:DATE",
+                "Mended:YES_NO");
         table("wishes", "Wishes", "Telescope", "For", "Told on:DATE");
+        Map<String, String> asked = services.make(designer.id());
         Bot vesper = bot(
                 "Vesper",
                 "vesper",
                 "Answers visitors of Tarnfell Observatory and takes down callbacks",
-                List.of("vesper-main.json", "vesper-callback.json"),
+                List.of("vesper-main.json", "vesper-callback.json", "vesper-guide.json"),
                 collection,
                 teams,
+                asked,
                 designer);
         Bot visit = bot(
                 "School visits",
@@ -139,6 +159,7 @@ class Demo implements ApplicationRunner {
                 List.of("school-visits.json"),
                 collection,
                 teams,
+                asked,
                 designer);
         good(bots.declare(
                 visit.id(),
@@ -153,19 +174,31 @@ class Demo implements ApplicationRunner {
                 List.of("dome-hire.json"),
                 collection,
                 teams,
+                asked,
+                designer);
+        Bot repair = bot(
+                "Repair bench",
+                "repair-bench",
+                "Takes telescopes in for the workshop",
+                List.of("repair-bench.json"),
+                collection,
+                teams,
+                asked,
                 designer);
         Bot gallery = bot(
                 "Step gallery",
                 "step-gallery",
                 "One of every kind of step, to try and to copy from",
-                List.of("gallery.json", "gallery-tour.json"),
+                List.of("gallery.json", "gallery-tour.json", "gallery-code.json"),
                 collection,
                 teams,
+                asked,
                 designer);
-        for (Bot bot : List.of(vesper, visit, hire, gallery)) {
+        for (Bot bot : List.of(vesper, visit, hire, repair, gallery)) {
             good(releases.release(bot.id(), "First light", designer.id()));
         }
-        Map<String, Bot> named = Map.of("vesper", vesper, "school-visits", visit, "dome-hire", hire);
+        Map<String, Bot> named =
+                Map.of("vesper", vesper, "school-visits", visit, "dome-hire", hire, "repair-bench", repair);
         for (Visitor visitor : Visitor.all()) {
             play(visitor, requireNonNull(named.get(visitor.bot())), agent);
         }
@@ -198,7 +231,7 @@ class Demo implements ApplicationRunner {
         return knowledge.bringIn("", "The observatory", Json.read(resource("knowledge.json"), Content.class));
     }
 
-    /** A bot with flows from files, in which {@code @Team}, {@code @table/Name} and {@code @media/file} stand for ids and addresses. */
+    /** A bot with flows from files, in which {@code @Team}, {@code @table/Name}, {@code @service/Name} and {@code @media/file} stand for ids and addresses. */
     private Bot bot(
             String name,
             String slug,
@@ -206,6 +239,7 @@ class Demo implements ApplicationRunner {
             List<String> files,
             String collection,
             Map<String, Team> teams,
+            Map<String, String> services,
             Account designer)
             throws IOException {
         Bot bot = good(bots.create(name, "GB", designer.id()));
@@ -219,6 +253,9 @@ class Demo implements ApplicationRunner {
             }
             for (StoredTable table : tables.all()) {
                 flow = flow.replace("@table/" + table.name(), table.id());
+            }
+            for (Map.Entry<String, String> service : services.entrySet()) {
+                flow = flow.replace("@service/" + service.getKey(), service.getValue());
             }
             for (String picture : PICTURES) {
                 if (flow.contains("@media/" + picture)) {
@@ -244,6 +281,7 @@ class Demo implements ApplicationRunner {
             @Override
             public void visitorSays(String text) {
                 conversations.say(id, Ids.next(), text);
+                whileCalling(id);
             }
 
             @Override
@@ -259,6 +297,19 @@ class Demo implements ApplicationRunner {
                 conversations.agentCloses(id, agent);
             }
         });
+    }
+
+    /** Visitors who play the demo wait for what services reply, so that each says what comes next. */
+    private void whileCalling(String conversation) {
+        try {
+            for (int i = 0;
+                    i < MOST_WAITS && conversations.state(conversation).awaiting() instanceof Awaiting.Called;
+                    i++) {
+                TimeUnit.MILLISECONDS.sleep(WAIT_MILLIS);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     private static <T> T good(Checked<T> checked) {

@@ -1,5 +1,6 @@
 package com.shuttle.demo;
 
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
@@ -13,8 +14,14 @@ class Greeting {
     private final boolean demo;
     private final String data;
 
-    Greeting(@Value("${shuttle.demo}") boolean demo, @Value("${shuttle.data}") String data) {
+    private final ObjectProvider<StandIns> standIns;
+
+    Greeting(
+            @Value("${shuttle.demo}") boolean demo,
+            @Value("${shuttle.data}") String data,
+            ObjectProvider<StandIns> standIns) {
         this.demo = demo;
+        this.standIns = standIns;
         this.data = data;
     }
 
@@ -35,6 +42,13 @@ class Greeting {
                       administrator  tobin.ashgrove@tarnfell.example
                     Talk to Vesper as a visitor at %s/chat/vesper
                     A token for programs is in %s/api-token""".formatted(Demo.PASSWORD, address, data));
+            standIns.ifAvailable(Greeting::tell);
         }
+    }
+
+    private static void tell(StandIns standIns) {
+        System.out.println("Stand-ins for services outside, each with a page that shows what arrived:");
+        standIns.pages().forEach((name, page) -> System.out.println("  %-17s %s".formatted(name, page)));
+        System.out.println("  %-17s %s".formatted("Language model", standIns.modelAddress()));
     }
 }

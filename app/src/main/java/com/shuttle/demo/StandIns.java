@@ -1,13 +1,20 @@
 package com.shuttle.demo;
 
+import com.shuttle.standins.CourseBookings;
+import com.shuttle.standins.CustomerRecords;
+import com.shuttle.standins.HttpStandIn;
+import com.shuttle.standins.IdentityCheck;
+import com.shuttle.standins.LoanStock;
+import com.shuttle.standins.MailPage;
+import com.shuttle.standins.MailServer;
 import com.shuttle.standins.ModelServer;
 import com.shuttle.web.Outgoing;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.net.BindException;
 import java.net.InetAddress;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
@@ -15,22 +22,52 @@ import org.springframework.stereotype.Component;
 /** The stand-ins for outside services that run with the demo, each at a made-up host. */
 @Component
 @ConditionalOnProperty("shuttle.demo")
-class StandIns {
+public class StandIns {
 
-    private static final Logger LOG = LoggerFactory.getLogger(StandIns.class);
+    /** Where Shuttle finds them. */
+    static final String MODEL_HOST = "model.stand-in";
 
-    /** Where Shuttle finds the language model. */
-    private static final String MODEL_HOST = "model.stand-in";
+    static final String RECORDS_HOST = "records.stand-in";
+    static final String COURSES_HOST = "courses.stand-in";
+    static final String STOCK_HOST = "stock.stand-in";
+    static final String IDENTITY_HOST = "identity.stand-in";
 
+    private final int elsewhere;
     private final ModelServer model;
+    private final MailServer mail;
+    private final CustomerRecords records;
+    private final CourseBookings courses;
+    private final LoanStock stock;
+    private final IdentityCheck identity;
+    private final MailPage mailPage;
 
-    StandIns(Outgoing outgoing, @Value("${shuttle.standins.model-port:8097}") int port) throws IOException {
+    /**
+     * @param port      of the first; the others follow it. Where one is taken another is found
+     * @param elsewhere port of customer records that another process plays; 0 for none
+     */
+    StandIns(
+            Outgoing outgoing,
+            @Value("${shuttle.standins.port:8097}") int port,
+            @Value("${shuttle.standins.records-elsewhere:0}") int elsewhere)
+            throws IOException {
+        this.elsewhere = elsewhere;
         model = started(port);
-        outgoing.lead(MODEL_HOST, InetAddress.getLoopbackAddress());
-        LOG.info(
-                "A stand-in for a language model listens at http://{}:{}/v1/chat/completions",
-                MODEL_HOST,
-                model.port());
+        records = new CustomerRecords(next(port, 1));
+        courses = new CourseBookings(next(port, 2));
+        stock = new LoanStock(next(port, 3));
+        mail = mail(next(port, 5));
+        identity = new IdentityCheck(mail, next(port, 4));
+        mailPage = new MailPage(mail, next(port, 6));
+        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage}) {
+            one.start();
+        }
+        for (String host : new String[] {MODEL_HOST, RECORDS_HOST, COURSES_HOST, STOCK_HOST, IDENTITY_HOST}) {
+            outgoing.lead(host, InetAddress.getLoopbackAddress());
+        }
+    }
+
+    private static int next(int port, int by) {
+        return port == 0 ? 0 : port + by;
     }
 
     private static ModelServer started(int port) throws IOException {
@@ -41,8 +78,64 @@ class StandIns {
         }
     }
 
+    private static MailServer mail(int port) {
+        try {
+            return new MailServer(port);
+        } catch (IllegalStateException taken) {
+            return new MailServer(0);
+        }
+    }
+
+    /** Where Shuttle finds the customer records. */
+    String recordsAddress() {
+        return "http://" + RECORDS_HOST + ":" + (elsewhere == 0 ? records.port() : elsewhere);
+    }
+
+    public CustomerRecords records() {
+        return records;
+    }
+
+    public CourseBookings courses() {
+        return courses;
+    }
+
+    public LoanStock stock() {
+        return stock;
+    }
+
+    public IdentityCheck identity() {
+        return identity;
+    }
+
+    public MailServer mail() {
+        return mail;
+    }
+
+    /** The pages on which one sees what arrived, by name. */
+    Map<String, String> pages() {
+        Map<String, String> pages = new LinkedHashMap<>();
+        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage}) {
+            pages.put(one.name(), "http://localhost:" + one.port());
+        }
+        return pages;
+    }
+
+    /** The address at which Shuttle finds a stand-in. */
+    static String address(String host, HttpStandIn standIn) {
+        return "http://" + host + ":" + standIn.port();
+    }
+
+    /** Where Shuttle finds the language model. */
+    String modelAddress() {
+        return "http://" + MODEL_HOST + ":" + model.port() + "/v1/chat/completions";
+    }
+
     @PreDestroy
     void stop() {
         model.close();
+        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage}) {
+            one.close();
+        }
+        mail.close();
     }
 }

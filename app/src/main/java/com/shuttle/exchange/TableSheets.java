@@ -99,6 +99,9 @@ final class TableSheets {
         if (unit.isEmpty() && figure.matches()) {
             narrowestFirst.add(new Column(key, name, Kind.NUMBER, figure.group(1)));
         }
+        narrowestFirst.add(new Column(key, name, Kind.TIME, ""));
+        narrowestFirst.add(new Column(key, name, Kind.EMAIL, ""));
+        narrowestFirst.add(new Column(key, name, Kind.LINK, ""));
         long several =
                 cells.stream().filter(cell -> Cell.values(cell).size() > 1).count();
         boolean brief = cells.stream()

@@ -29,6 +29,7 @@ final class EffectWords {
         return switch (effect) {
             case Effect.Say ignored -> "";
             case Errand.Consult consult -> "would ask the language model about “" + consult.question() + "”";
+            case Errand.Call ignored -> "";
             case Deed deed -> of(deed);
         };
     }
@@ -38,6 +39,12 @@ final class EffectWords {
             case Deed.SaveRow row ->
                 "would save a row: "
                         + row.writes().stream().map(Deed.SaveRow.Write::value).collect(Collectors.joining(", "));
+            case Deed.Tell.Mail mail ->
+                "would mail " + String.join(", ", mail.to()) + (mail.team().isEmpty() ? "" : " the team") + " “"
+                        + mail.subject() + "”: " + mail.text();
+            case Deed.Tell.Callback callback ->
+                "would post “" + callback.event() + "” to " + callback.address() + " with "
+                        + String.join(", ", callback.data().keySet());
             case Deed.Note(String text) -> "would note for whoever takes over: " + text;
             case Deed.KeepLead lead -> "would keep a lead: " + lead.name() + ", " + lead.email();
             case Deed.NoteGap(String question) -> "would note a gap: “" + question + "”";

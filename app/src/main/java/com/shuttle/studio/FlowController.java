@@ -60,6 +60,7 @@ class FlowController {
     private final Companions companions;
     private final NoteService notes;
     private final BotTemplates templates;
+    private final CallFilling filling;
     private final FlowJson flowJson = new FlowJson();
 
     FlowController(
@@ -68,13 +69,15 @@ class FlowController {
             BotFrame frame,
             Companions companions,
             NoteService notes,
-            BotTemplates templates) {
+            BotTemplates templates,
+            CallFilling filling) {
         this.bots = bots;
         this.references = references;
         this.frame = frame;
         this.companions = companions;
         this.notes = notes;
         this.templates = templates;
+        this.filling = filling;
     }
 
     @GetMapping("/{flow}")
@@ -137,6 +140,7 @@ class FlowController {
             return ResponseEntity.badRequest()
                     .body(new EditReply(String.valueOf(incomplete.getMessage()), null, null, "", "", false, false));
         }
+        edit = filling.filled(bots.draft(id, flow).flow(), edit);
         Edited edited = bots.edit(id, flow, edit, person.account().id());
         Draft draft = bots.draft(id, flow);
         boolean undo = draft.canUndo();

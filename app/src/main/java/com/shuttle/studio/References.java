@@ -2,12 +2,18 @@ package com.shuttle.studio;
 
 import com.shuttle.core.flow.shape.Form;
 import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.service.Service;
+import com.shuttle.core.table.Column;
+import com.shuttle.services.Catalogue;
+import com.shuttle.services.StoredService;
 import com.shuttle.settings.AccountService;
+import com.shuttle.settings.Team;
 import com.shuttle.tables.StoredTable;
 import com.shuttle.tables.TableService;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** What steps may refer to outside their flow, by what it is (see {@link Forms#reference}). Thread-safe. */
@@ -16,31 +22,39 @@ class References {
 
     private final AccountService accounts;
     private final TableService tables;
+    private final Catalogue services;
 
-    References(AccountService accounts, TableService tables) {
+    References(AccountService accounts, TableService tables, Catalogue services) {
         this.accounts = accounts;
         this.tables = tables;
+        this.services = services;
     }
 
-    /** By "team", "table", and "column of" and a table's id. */
+    /** By "team", "table", "service", and "column of" a table's id, "input of", "output of" and "result of" a service's. */
     Map<String, List<Form.Value>> all() {
         Map<String, List<Form.Value>> all = new HashMap<>();
-        all.put(
-                "team",
-                accounts.teams().stream()
-                        .map(team -> new Form.Value(team.id(), team.name()))
-                        .toList());
+        all.put("team", named(accounts.teams(), Team::id, Team::name));
         List<StoredTable> known = tables.all();
+        all.put("table", named(known, StoredTable::id, StoredTable::name));
+        known.forEach(table -> all.put("column of " + table.id(), named(table.columns(), Column::key, Column::name)));
+        List<StoredService> published = services.published();
         all.put(
-                "table",
-                known.stream()
-                        .map(table -> new Form.Value(table.id(), table.name()))
-                        .toList());
-        known.forEach(table -> all.put(
-                "column of " + table.id(),
-                table.columns().stream()
-                        .map(column -> new Form.Value(column.key(), column.name()))
-                        .toList()));
+                "service",
+                named(published, StoredService::id, one -> one.draft().name()));
+        for (StoredService one : published) {
+            Service service = one.published();
+            if (service != null) {
+                all.put("input of " + one.id(), named(service.inputs(), Service.Input::key, Service.Input::key));
+                all.put("output of " + one.id(), named(service.outputs(), Service.Output::key, Service.Output::key));
+                all.put("result of " + one.id(), named(service.results(), Service.Result::key, Service.Result::name));
+            }
+        }
         return all;
+    }
+
+    private static <T> List<Form.Value> named(List<T> things, Function<T, String> id, Function<T, String> name) {
+        return things.stream()
+                .map(thing -> new Form.Value(id.apply(thing), name.apply(thing)))
+                .toList();
     }
 }

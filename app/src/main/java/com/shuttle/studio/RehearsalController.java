@@ -36,7 +36,8 @@ class RehearsalController {
             @Nullable String rehearsal,
             @Nullable String text,
             @Nullable List<String> pick,
-            @Nullable Boolean goOn) {}
+            @Nullable Boolean goOn,
+            @Nullable String outside) {}
 
     /** @param media shown beside the words; null for none @param layout of the options */
     record MessageView(
@@ -52,6 +53,7 @@ class RehearsalController {
      *
      * @param problem why the event was not taken; empty if it was
      * @param waits   {@code time}, {@code signal} or {@code file} where the designer can bring it about; otherwise empty
+     * @param seen    what was asked outside, and what came of it
      * @param many    whether several options may be picked
      * @param at      id of the step the conversation stands at now; empty for none
      */
@@ -62,6 +64,7 @@ class RehearsalController {
             List<TraceLine> trace,
             Map<String, String> variables,
             List<String> effects,
+            List<Outside.Seen> seen,
             String speaker,
             String waits,
             boolean many,
@@ -79,8 +82,8 @@ class RehearsalController {
     }
 
     @PostMapping
-    View begin(@PathVariable String id) {
-        return view(rehearsals.begin(bots.bot(id)));
+    View begin(@PathVariable String id, @RequestBody Told asked) {
+        return view(rehearsals.begin(bots.bot(id), Outside.Mode.of(asked.outside())));
     }
 
     @PostMapping("/turns")
@@ -93,13 +96,14 @@ class RehearsalController {
                 ? List.of()
                 : asked.pick().stream().filter(Objects::nonNull).toList();
         boolean picks = !pick.isEmpty();
+        Outside.Mode mode = Outside.Mode.of(asked.outside());
         if (!picks && !goesOn && (text.isBlank() || text.length() > Words.LONGEST_MESSAGE)) {
             return ResponseEntity.unprocessableContent()
                     .body(problem(rehearsal, "A message has 1 to " + Words.LONGEST_MESSAGE + " readable characters."));
         }
         Optional<Rehearsals.Played> told = goesOn
-                ? rehearsals.goOn(rehearsal, bot)
-                : picks ? rehearsals.pick(rehearsal, bot, pick) : rehearsals.say(rehearsal, bot, text);
+                ? rehearsals.goOn(rehearsal, bot, mode)
+                : picks ? rehearsals.pick(rehearsal, bot, mode, pick) : rehearsals.say(rehearsal, bot, mode, text);
         return told.map(played -> ResponseEntity.ok(view(played)))
                 .orElseGet(() -> ResponseEntity.status(410)
                         .body(problem(rehearsal, "This rehearsal is over. Start it again to go on.")));
@@ -127,6 +131,7 @@ class RehearsalController {
                         turn.trace(),
                         variables,
                         EffectWords.of(turn),
+                        played.seen(),
                         turn.state().speaker().key(),
                         waits(turn.state().awaiting()),
                         turn.messages().stream()
@@ -159,6 +164,7 @@ class RehearsalController {
     }
 
     private static View problem(String rehearsal, String problem) {
-        return new View(rehearsal, problem, List.of(), List.of(), Map.of(), List.of(), "", "", false, "", "");
+        return new View(
+                rehearsal, problem, List.of(), List.of(), Map.of(), List.of(), List.of(), "", "", false, "", "");
     }
 }

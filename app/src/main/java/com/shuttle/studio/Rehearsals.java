@@ -4,8 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
-import com.shuttle.chat.BotWorld;
-import com.shuttle.chat.Errands;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Event;
@@ -30,7 +28,7 @@ import org.springframework.stereotype.Service;
 class Rehearsals {
 
     /** A turn with what is needed to show it. */
-    record Played(String rehearsal, Turn turn) {}
+    record Played(String rehearsal, Turn turn, List<Outside.Seen> seen) {}
 
     /** A turn that sends more errands than this, one after the other, is shown as it is. */
     private static final int MOST_ERRANDS = 5;
@@ -38,46 +36,46 @@ class Rehearsals {
     private record Rehearsal(String bot, State state) {}
 
     private final BotService bots;
-    private final BotWorld world;
-    private final Errands errands;
+    private final Outside outside;
     private final InstantSource clock;
     private final Cache<String, Rehearsal> open = Caffeine.newBuilder()
             .maximumSize(2000)
             .expireAfterAccess(Duration.ofHours(2))
             .build();
 
-    Rehearsals(BotService bots, BotWorld world, Errands errands, InstantSource clock) {
+    Rehearsals(BotService bots, Outside outside, InstantSource clock) {
         this.bots = bots;
-        this.world = world;
-        this.errands = errands;
+        this.outside = outside;
         this.clock = clock;
     }
 
-    Played begin(Bot bot) {
+    Played begin(Bot bot, Outside.Mode mode) {
         String id = Ids.next();
-        Turn turn = play(bot, State.NEW, (stamp, playbook, state) -> new Event.Started(stamp, "web", ""));
+        Outside.Watch watch = outside.watch(bot.id(), mode);
+        Turn turn = play(bot, State.NEW, (stamp, playbook, state) -> new Event.Started(stamp, "web", ""), watch);
         keep(id, bot, turn);
-        return new Played(id, turn);
+        return new Played(id, turn, watch.seen());
     }
 
     /** The visitor types; empty if the rehearsal is gone or belongs to another bot. A secret is not kept at all. */
-    Optional<Played> say(String id, Bot bot, String text) {
+    Optional<Played> say(String id, Bot bot, Outside.Mode mode, String text) {
         return tell(
                 id,
                 bot,
+                mode,
                 (stamp, playbook, state) -> Engine.isSecret(playbook, state, text)
                         ? new Event.Confided(stamp, "rehearsed")
                         : new Event.Said(stamp, text));
     }
 
     /** The visitor picks; empty as for {@link #say}. */
-    Optional<Played> pick(String id, Bot bot, List<String> options) {
-        return tell(id, bot, (stamp, playbook, state) -> new Event.Picked(stamp, options));
+    Optional<Played> pick(String id, Bot bot, Outside.Mode mode, List<String> options) {
+        return tell(id, bot, mode, (stamp, playbook, state) -> new Event.Picked(stamp, options));
     }
 
     /** What is waited for comes at once: the time, the signal, or a file; empty as for {@link #say}. */
-    Optional<Played> goOn(String id, Bot bot) {
-        return tell(id, bot, (stamp, playbook, state) -> {
+    Optional<Played> goOn(String id, Bot bot, Outside.Mode mode) {
+        return tell(id, bot, mode, (stamp, playbook, state) -> {
             Awaiting awaiting = state.awaiting();
             String key = awaiting == null ? "" : awaiting.key();
             return switch (awaiting) {
@@ -88,14 +86,15 @@ class Rehearsals {
         });
     }
 
-    private Optional<Played> tell(String id, Bot bot, ToEvent event) {
+    private Optional<Played> tell(String id, Bot bot, Outside.Mode mode, ToEvent event) {
         Rehearsal rehearsal = open.getIfPresent(id);
         if (rehearsal == null || !rehearsal.bot().equals(bot.id())) {
             return Optional.empty();
         }
-        Turn turn = play(bot, rehearsal.state(), event);
+        Outside.Watch watch = outside.watch(bot.id(), mode);
+        Turn turn = play(bot, rehearsal.state(), event, watch);
         keep(id, bot, turn);
-        return Optional.of(new Played(id, turn));
+        return Optional.of(new Played(id, turn, watch.seen()));
     }
 
     private interface ToEvent {
@@ -103,29 +102,26 @@ class Rehearsals {
     }
 
     /** Plays a turn, and where it sends errands, does them at once and plays on with what came of them. */
-    private Turn play(Bot bot, State state, ToEvent event) {
+    private Turn play(Bot bot, State state, ToEvent event, Outside.Watch watch) {
         Playbook playbook = new Playbook(bots.draftRelease(bot));
         Event taken = event.event(stamp(), playbook, state);
-        Turn turn = take(bot, playbook, state, taken);
+        Turn turn = Engine.take(playbook, state, taken, watch);
         for (int i = 0; i < MOST_ERRANDS && turn instanceof Turn.Taken sent; i++) {
             Errand errand = sent.effects().stream()
                     .filter(Errand.class::isInstance)
                     .map(Errand.class::cast)
                     .reduce(null, (before, one) -> one);
-            if (errand == null || !(sent.state().awaiting() instanceof Awaiting.Result)) {
+            Awaiting awaiting = sent.state().awaiting();
+            if (errand == null || awaiting == null || !awaiting.key().equals(errand.key())) {
                 return turn;
             }
-            Event came = new Event.Came(stamp(), errand.key(), errands.perform(errand));
-            if (!(take(bot, playbook, sent.state(), came) instanceof Turn.Taken next)) {
+            Event came = new Event.Came(stamp(), errand.key(), watch.perform(errand, awaiting));
+            if (!(Engine.take(playbook, sent.state(), came, watch) instanceof Turn.Taken next)) {
                 return turn;
             }
             turn = joined(sent, next);
         }
         return turn;
-    }
-
-    private Turn take(Bot bot, Playbook playbook, State state, Event event) {
-        return Engine.take(playbook, state, event, world.of(bot.id(), "rehearsal"));
     }
 
     private Stamp stamp() {

@@ -49,13 +49,25 @@ record Grid(List<Line> rows) {
             return column.kind().figures();
         }
 
-        public boolean yesNo() {
-            return column.kind() == Column.Kind.YES_NO;
+        /** What it is one of; empty where it is written freely, or holds something that is none of them. */
+        public List<String> choices() {
+            List<String> choices = column.kind() == Column.Kind.YES_NO ? List.of("yes", "no") : column.choices();
+            return value.isEmpty() || choices.contains(value) ? choices : List.of();
+        }
+
+        public boolean lines() {
+            return column.kind() == Column.Kind.LONG_TEXT;
         }
 
         /** Of the input. */
         public String type() {
-            return column.kind() == Column.Kind.DATE && error.isEmpty() ? "date" : "text";
+            return !error.isEmpty()
+                    ? "text"
+                    : switch (column.kind()) {
+                        case DATE -> "date";
+                        case TIME -> "time";
+                        default -> "text";
+                    };
         }
     }
 
@@ -66,9 +78,20 @@ record Grid(List<Line> rows) {
     Grid(StoredTable table, List<StoredRow> rows, Map<String, String> typed, Map<String, String> errors) {
         this(Stream.concat(
                         rows.stream().map(row -> line(table, row.row(), row.fingerprint(), typed, errors)),
-                        IntStream.range(0, BLANK_ROWS)
+                        IntStream.range(0, blanks(typed))
                                 .mapToObj(i -> line(table, new Row(TableForms.NEW + i, Map.of()), "", typed, errors)))
                 .toList());
+    }
+
+    /** As many as a refused form holds, where that is more than the usual. */
+    private static int blanks(Map<String, String> typed) {
+        return (int) Math.max(
+                BLANK_ROWS,
+                typed.keySet().stream()
+                        .filter(field -> field.startsWith("cell." + TableForms.NEW))
+                        .map(field -> field.split("\\.")[1])
+                        .distinct()
+                        .count());
     }
 
     private static Line line(

@@ -8,10 +8,12 @@ import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
 import com.shuttle.tables.StoredTable.StoredRow;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Fit;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Length;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,6 +29,8 @@ import org.jspecify.annotations.Nullable;
  * the grid, where rows that begin with {@code new} are added; {@code column.N.PART} in the settings. Pure functions.
  */
 final class TableForms {
+
+    private static final int LONGEST_CHOICES = 500;
 
     /** A new row's id in the form begins with this. */
     static final String NEW = "new";
@@ -101,7 +105,7 @@ final class TableForms {
                 .filter(field -> field.startsWith("cell." + NEW))
                 .map(field -> field.split("\\.")[1])
                 .distinct()
-                .sorted()
+                .sorted(Comparator.comparingInt(String::length).thenComparing(Comparator.naturalOrder()))
                 .map(id -> typed(table, new Row(id, Map.of()), form, errors))
                 .filter(row -> !row.cells().isEmpty())
                 .map(row -> new Row(Ids.next(), row.cells()))
@@ -172,11 +176,16 @@ final class TableForms {
             } else if (!names.add(columnName.toLowerCase(Locale.ROOT))) {
                 errors.put(part + "name", "There is another column of this name.");
             }
+            Kind kind = known(Kind.values(), form.get(part + "kind"), Kind.TEXT);
+            String unit = unit(kind, form.getOrDefault(part + "unit", ""));
+            if (kind == Kind.CHOICE && Cell.values(unit).isEmpty()) {
+                errors.put(part + "unit", "Please write its values with commas between.");
+            }
             columns.add(new Column(
                     keys.contains(key) ? key : freeKey(keys),
                     columnName,
-                    known(Kind.values(), form.get(part + "kind"), Kind.TEXT),
-                    unit(form.getOrDefault(part + "unit", "")),
+                    kind,
+                    unit,
                     words(form.getOrDefault(part + "also", "")),
                     known(Bound.values(), form.get(part + "bound"), Bound.EXACT)));
         }
@@ -233,9 +242,11 @@ final class TableForms {
         return "c" + n;
     }
 
-    private static String unit(String written) {
-        String unit = written.strip();
-        return Length.UNIT.cut(unit);
+    /** The unit of figures, or the values of a choice. */
+    private static String unit(Kind kind, String written) {
+        return kind == Kind.CHOICE
+                ? Fit.within(String.join(", ", Cell.values(written)), LONGEST_CHOICES)
+                : Length.UNIT.cut(written.strip());
     }
 
     static List<String> words(String written) {

@@ -2,25 +2,40 @@ package com.shuttle.web;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.ConnectException;
 import java.net.InetAddress;
+import java.net.NoRouteToHostException;
+import java.net.SocketTimeoutException;
 import java.net.URI;
 import java.net.URISyntaxException;
 import java.net.UnknownHostException;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javax.net.ssl.SSLException;
+import org.apache.hc.client5.http.ConnectTimeoutException;
 import org.apache.hc.client5.http.DnsResolver;
 import org.apache.hc.client5.http.SystemDefaultDnsResolver;
 import org.apache.hc.client5.http.classic.methods.HttpGet;
 import org.apache.hc.client5.http.classic.methods.HttpPost;
+import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
 import org.apache.hc.client5.http.config.ConnectionConfig;
 import org.apache.hc.client5.http.config.RequestConfig;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
 import org.apache.hc.client5.http.impl.classic.HttpClients;
+import org.apache.hc.client5.http.impl.classic.RequestFailedException;
 import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
 import org.apache.hc.core5.http.ClassicHttpResponse;
+import org.apache.hc.core5.http.ConnectionRequestTimeoutException;
 import org.apache.hc.core5.http.ContentType;
 import org.apache.hc.core5.http.HttpEntity;
 import org.apache.hc.core5.http.io.entity.StringEntity;
@@ -37,8 +52,11 @@ import org.springframework.stereotype.Component;
 public class Outgoing {
 
     private static final int LARGEST = 5_000_000;
+    private static final int LARGEST_REPLY = 1_000_000;
     private static final int MOST_REDIRECTS = 5;
     private static final int LARGEST_PORT = 65_535;
+    private static final int MOST_CONNECTIONS = 2000;
+    private static final int MOST_CONNECTIONS_A_HOST = 300;
     private static final Timeout PATIENCE = Timeout.ofSeconds(10);
 
     /** Why a page was not fetched, for the person who asked for it. */
@@ -59,18 +77,52 @@ public class Outgoing {
         }
     }
 
+    /**
+     * A request to a service.
+     *
+     * @param headers     without the kind of its text
+     * @param contentType empty where there is no text
+     * @param millis      it may take in all
+     */
+    public record Sending(
+            String method, URI address, Map<String, String> headers, String contentType, String body, int millis) {
+        public Sending {
+            headers = Map.copyOf(headers);
+        }
+    }
+
+    /** A service's reply, whatever its status. */
+    public record Received(int status, String contentType, String body) {}
+
+    /** A request that was never sent. */
+    public static final class Unsent extends IOException {
+        private static final long serialVersionUID = 1;
+
+        Unsent(String why) {
+            super(why);
+        }
+    }
+
     /** A host that resolves into the own network. */
     private static final class Inside extends UnknownHostException {
         private static final long serialVersionUID = 1;
     }
 
     private final Map<String, InetAddress> own = new ConcurrentHashMap<>();
+    private final Set<String> allowed = ConcurrentHashMap.newKeySet();
+    private final Set<String> always;
     private final CloseableHttpClient client;
+    private final ScheduledExecutorService deadlines = Executors.newSingleThreadScheduledExecutor(
+            Thread.ofPlatform().daemon().name("deadlines").factory());
 
-    public Outgoing(@Value("${shuttle.outgoing.allowed:}") Set<String> allowed) {
+    public Outgoing(@Value("${shuttle.outgoing.allowed:}") Set<String> always) {
+        this.always = Set.copyOf(always);
+        allowed.addAll(always);
         client = HttpClients.custom()
                 .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
                         .setDnsResolver(new Outside(allowed, own))
+                        .setMaxConnTotal(MOST_CONNECTIONS)
+                        .setMaxConnPerRoute(MOST_CONNECTIONS_A_HOST)
                         .setDefaultConnectionConfig(ConnectionConfig.custom()
                                 .setConnectTimeout(PATIENCE)
                                 .setSocketTimeout(PATIENCE)
@@ -143,6 +195,69 @@ public class Outgoing {
                 .setResponseTimeout(Timeout.ofMilliseconds(millis))
                 .build());
         return client.execute(post, Outgoing::bytes);
+    }
+
+    /**
+     * Sends a request to a service and waits for its reply. Redirects are not followed: where a service sends its callers is not
+     * where they meant to bring their key.
+     *
+     * @throws Unsent if nothing was sent: there is no such host, it lies within the own network, or it does not take calls
+     * @throws IOException if it was sent, or may have been, and no whole reply came in time or it is too large
+     */
+    public Received exchange(Sending sending) throws IOException {
+        HttpUriRequestBase request = new HttpUriRequestBase(sending.method(), sending.address());
+        sending.headers().forEach(request::setHeader);
+        if (!sending.contentType().isEmpty()) {
+            request.setEntity(new StringEntity(
+                    sending.body(), ContentType.parse(sending.contentType()).withCharset(StandardCharsets.UTF_8)));
+        }
+        Timeout time = Timeout.ofMilliseconds(sending.millis());
+        request.setConfig(RequestConfig.custom()
+                .setRedirectsEnabled(false)
+                .setConnectionRequestTimeout(time)
+                .setResponseTimeout(time)
+                .build());
+        ScheduledFuture<?> deadline = deadlines.schedule(request::cancel, sending.millis(), TimeUnit.MILLISECONDS);
+        try {
+            return client.execute(request, Outgoing::received);
+        } catch (Inside e) {
+            throw new Unsent("The address lies within the own network; an administrator may allow its host.");
+        } catch (UnknownHostException e) {
+            throw new Unsent("There is no such host.");
+        } catch (ConnectException | ConnectTimeoutException | NoRouteToHostException e) {
+            throw new Unsent("Nothing answers there.");
+        } catch (ConnectionRequestTimeoutException e) {
+            throw new Unsent("Too many calls of this host are under way.");
+        } catch (SSLException e) {
+            throw new Unsent("Its certificate does not fit.");
+        } catch (SocketTimeoutException | RequestFailedException e) {
+            throw new IOException("No reply came in time.", e);
+        } finally {
+            deadline.cancel(false);
+        }
+    }
+
+    private static Received received(ClassicHttpResponse response) throws IOException {
+        HttpEntity entity = response.getEntity();
+        if (entity == null) {
+            return new Received(response.getCode(), "", "");
+        }
+        try (InputStream in = entity.getContent()) {
+            byte[] bytes = in.readNBytes(LARGEST_REPLY + 1);
+            if (bytes.length > LARGEST_REPLY) {
+                // Closing would read on to the end of what is sent; a connection that is cut off is not used again.
+                response.close();
+                throw new IOException("The reply is larger than 1 MB.");
+            }
+            String type = entity.getContentType() == null ? "" : entity.getContentType();
+            return new Received(response.getCode(), type, new String(bytes, StandardCharsets.UTF_8));
+        }
+    }
+
+    /** Lets these hosts be called although they lie within the own network, besides those that the operator allows. */
+    public void allow(Set<String> hosts) {
+        allowed.retainAll(Stream.concat(always.stream(), hosts.stream()).collect(Collectors.toSet()));
+        allowed.addAll(hosts);
     }
 
     /** Leads a made-up host to an address within the own network: a stand-in that ships. */

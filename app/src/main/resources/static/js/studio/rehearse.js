@@ -21,6 +21,7 @@ export function rehearse(dock, hooks) {
   const talk = dock.querySelector('.talk');
   const form = dock.querySelector('form');
   const input = form.querySelector('input');
+  const outside = dock.querySelector('#rehearse-outside');
   const facts = dock.querySelector('[data-facts]');
   let id = null;
 
@@ -51,7 +52,7 @@ export function rehearse(dock, hooks) {
   }
 
   function working(view) {
-    if (view.trace.length === 0 && view.effects.length === 0) {
+    if (view.trace.length === 0 && view.effects.length === 0 && view.seen.length === 0) {
       return;
     }
     const why = element('div', 'why');
@@ -61,7 +62,19 @@ export function rehearse(dock, hooks) {
       why.append(shown);
     }
     view.effects.forEach((effect) => why.append(element('div', '', effect)));
+    view.seen.forEach((one) => why.append(asked(one)));
     talk.append(why);
+  }
+
+  /** What was asked outside, folded around what was sent and what came. */
+  function asked(one) {
+    const made = element('details', 'asked');
+    made.append(element('summary', '', one.what));
+    if (one.asked) {
+      made.append(element('pre', '', one.asked));
+    }
+    made.append(element('pre', 'came', one.came));
+    return made;
   }
 
   function bubble(message, many) {
@@ -134,7 +147,7 @@ export function rehearse(dock, hooks) {
 
   async function fromTheStart() {
     talk.replaceChildren();
-    await call(dock.dataset.base, {});
+    await call(dock.dataset.base, { outside: outside.value });
   }
 
   async function begin() {
@@ -147,7 +160,7 @@ export function rehearse(dock, hooks) {
       if (id === null) {
         await fromTheStart();
       }
-      await call(`${dock.dataset.base}/turns`, { rehearsal: id, ...what });
+      await call(`${dock.dataset.base}/turns`, { rehearsal: id, outside: outside.value, ...what });
     });
   }
 

@@ -66,8 +66,8 @@ class ErrandsTest {
             if (state.awaiting() instanceof Awaiting.Result result) {
                 // The scheduler may do it at the same time; whoever is second is refused.
                 store.errand(id, result.key())
-                        .ifPresent(
-                                underWay -> conversations.came(id, result.key(), errands.perform(underWay.errand())));
+                        .ifPresent(underWay ->
+                                conversations.came(id, result.key(), errands.perform("rehearsal", underWay.errand())));
             }
             assertThat(conversations.lines(id, 0))
                     .extracting(line -> line.message().text())

@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Awaiting.Next.class, name = "next"),
     @JsonSubTypes.Type(value = Awaiting.Time.class, name = "time"),
     @JsonSubTypes.Type(value = Awaiting.Signal.class, name = "signal"),
+    @JsonSubTypes.Type(value = Awaiting.Called.class, name = "called"),
     @JsonSubTypes.Type(value = Awaiting.Rating.class, name = "rating"),
     @JsonSubTypes.Type(value = Awaiting.Comment.class, name = "comment"),
     @JsonSubTypes.Type(value = Awaiting.Person.class, name = "agent"),
@@ -46,6 +47,11 @@ public sealed interface Awaiting {
     /** The same after another failed answer. */
     default Awaiting onceMore() {
         return this;
+    }
+
+    /** Whether it ends by itself, whatever the visitor does. */
+    default boolean endsByItself() {
+        return this instanceof Time || this instanceof Signal || this instanceof Called;
     }
 
     /** Of the timer, signal or errand that ends the waiting; empty for none. */
@@ -203,6 +209,9 @@ public sealed interface Awaiting {
 
     /** A signal from outside. */
     record Signal(String key) implements Awaiting {}
+
+    /** The reply of a service. @param words shown where it takes longer than a moment */
+    record Called(String key, String words) implements Awaiting {}
 
     /** How the conversation was. */
     record Rating(List<Offer> offers, int tries) implements Awaiting {

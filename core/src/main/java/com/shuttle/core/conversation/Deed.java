@@ -4,6 +4,7 @@ import com.shuttle.core.flow.Writing;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /** Something that is written to the database in the turn's transaction, by the one handler of its type. */
@@ -28,6 +29,31 @@ public sealed interface Deed extends Effect {
 
         public SaveRow {
             writes = List.copyOf(writes);
+        }
+    }
+
+    /** Has somebody told once the turn is committed, as often as it takes. */
+    sealed interface Tell extends Deed {
+
+        /**
+         * A mail.
+         *
+         * @param to   addresses as they were given
+         * @param team id of a team all of whose people get it besides; empty for none
+         * @param text in small Markdown
+         * @param attached whether the conversation so far goes with it
+         */
+        record Mail(List<String> to, String team, String subject, String text, boolean attached) implements Tell {
+            public Mail {
+                to = List.copyOf(to);
+            }
+        }
+
+        /** A web callback. @param event what it is about @param data by their names */
+        record Callback(String address, String event, Map<String, Value> data) implements Tell {
+            public Callback {
+                data = Map.copyOf(data);
+            }
         }
     }
 

@@ -65,9 +65,7 @@ public final class Playbook {
                 Place place = new Place(flow.id(), step.id());
                 steps.put(place, step);
                 step.wants().forEach(one -> wanted.putIfAbsent(one.variable(), one));
-                if (step instanceof Choice choice
-                        && !choice.variable().isBlank()
-                        && choice.from().isBlank()) {
+                if (step instanceof Choice choice && !choice.variable().isBlank() && !choice.drawn()) {
                     ValueType type = choice.many() ? ValueType.MULTI_CHOICE : ValueType.CHOICE;
                     choices.add(new Chosen(place, choice, new Slot(choice.variable(), "", type, choice.options())));
                 }

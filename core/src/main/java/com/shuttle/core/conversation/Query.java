@@ -71,6 +71,19 @@ public sealed interface Query<R> {
         }
     }
 
+    /** Why somebody cannot be told; empty where it will be tried. */
+    record MayTell(Deed.Tell deed) implements Query<String> {
+        @Override
+        public String name() {
+            return "may tell";
+        }
+
+        @Override
+        public Class<String> type() {
+            return String.class;
+        }
+    }
+
     /** Whether anybody could take a conversation for this team now; empty for any team. */
     record Staffed(String team) implements Query<Boolean> {
         @Override

@@ -43,7 +43,7 @@ public final class Engine {
      * Grows whenever the same events may lead to other turns than before. What was decided is kept with each turn, so that
      * conversations of earlier versions show as they were and go on from where they stand.
      */
-    public static final int VERSION = 7;
+    public static final int VERSION = 8;
 
     private static final JsonMapper MAPPER = JsonMapper.shared();
 
@@ -64,7 +64,7 @@ public final class Engine {
             return taken(playbook, state, run, event, true, Map.of(), world);
         }
         Map<String, Finding> opinions = new HashMap<>(result.opinions());
-        if (event instanceof Event.Came(var stamp, String key, JsonNode came)) {
+        if (event instanceof Event.Came(var stamp, String key, JsonNode came) && key.equals(result.key())) {
             boolean some = came != null && !came.isNull();
             if (some) {
                 Finding finding = MAPPER.treeToValue(came, Finding.class);
@@ -74,7 +74,7 @@ public final class Engine {
             run.opinions.believe(opinions, some);
             return taken(playbook, state, run, result.event(), false, opinions, world);
         }
-        // The visitor does not wait: what was said before is taken without the opinion.
+        // Neither the visitor nor anything else waits: what was said before is taken without the opinion.
         run.await(result.resumes());
         run.opinions.believe(opinions, false);
         play(run, result.event(), false);
@@ -158,7 +158,7 @@ public final class Engine {
                 }
             }
             case Event.Signalled signalled -> walker.player().signalled(signalled.text());
-            case Event.Came ignored -> throw new IllegalStateException("a result came that nothing waits for");
+            case Event.Came came -> walker.player().came(came.result());
             case Event.AgentTook took -> {
                 if (run.speaker() != Speaker.PERSON) {
                     run.pass(Speaker.PERSON);

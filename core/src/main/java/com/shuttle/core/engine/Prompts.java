@@ -39,7 +39,7 @@ public final class Prompts {
         return new Prompt(
                 kind(awaiting),
                 type,
-                wanted == null ? "" : wanted.hint(),
+                wanted == null ? awaiting instanceof Awaiting.Called called ? called.words() : "" : wanted.hint(),
                 wanted == null ? "" : wanted.example(),
                 wanted != null && wanted.optional(),
                 awaiting.offers(),
@@ -104,6 +104,7 @@ public final class Prompts {
             case Awaiting.Time ignored -> "time";
             case Awaiting.Result ignored -> "time";
             case Awaiting.Signal ignored -> "signal";
+            case Awaiting.Called ignored -> "service";
             case Awaiting.Person ignored -> "agent";
         };
     }

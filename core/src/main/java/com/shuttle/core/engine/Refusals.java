@@ -33,14 +33,13 @@ final class Refusals {
             case Event.Sent ignored -> asksFor(state, ValueType.FILE) ? null : Reason.NOT_ASKED;
             case Event.Confided ignored -> asksFor(state, ValueType.SECRET) ? null : Reason.NOT_ASKED;
             case Event.TimeCame came ->
-                waitsFor(state, came.key()) && !(beneath(state) instanceof Awaiting.Result)
+                awaited(state, came.key()) != null && !brings(awaited(state, came.key()))
                                 || !came.key().isEmpty() && came.key().equals(state.quiet())
                         ? null
                         : Reason.TOO_LATE;
             case Event.Signalled signalled ->
-                waitsFor(state, signalled.key()) && beneath(state) instanceof Awaiting.Signal ? null : Reason.TOO_LATE;
-            case Event.Came came ->
-                waitsFor(state, came.key()) && state.awaiting() instanceof Awaiting.Result ? null : Reason.TOO_LATE;
+                awaited(state, signalled.key()) instanceof Awaiting.Signal ? null : Reason.TOO_LATE;
+            case Event.Came came -> brings(awaited(state, came.key())) ? null : Reason.TOO_LATE;
             case Event.AgentTook took -> tookTwice(state, took);
             case Event.AgentReturned ignored -> withPerson(state, ignored);
             case Event.AgentSaid ignored -> withPerson(state, ignored);
@@ -72,14 +71,26 @@ final class Refusals {
         return state.awaiting() instanceof Awaiting.Reply reply && reply.type() == type;
     }
 
-    private static boolean waitsFor(State state, String key) {
-        Awaiting awaiting = beneath(state);
-        return awaiting != null && !key.isEmpty() && awaiting.key().equals(key);
+    /** What is awaited under a key, now or once what a question needs has come; null for nothing. */
+    private static @Nullable Awaiting awaited(State state, String key) {
+        Awaiting awaiting = beneath(state.awaiting());
+        Awaiting then = awaiting instanceof Awaiting.Result result ? beneath(result.resumes()) : null;
+        if (key.isEmpty() || awaiting == null) {
+            return null;
+        }
+        return awaiting.key().equals(key)
+                ? awaiting
+                : then != null && then.key().equals(key) ? then : null;
+    }
+
+    /** Whether what is awaited comes by an errand. */
+    private static boolean brings(@Nullable Awaiting awaiting) {
+        return awaiting instanceof Awaiting.Result || awaiting instanceof Awaiting.Called;
     }
 
     /** A step goes on waiting while something is offered aside. */
-    private static @Nullable Awaiting beneath(State state) {
-        return state.awaiting() == null ? null : state.awaiting().beneath();
+    private static @Nullable Awaiting beneath(@Nullable Awaiting awaiting) {
+        return awaiting == null ? null : awaiting.beneath();
     }
 
     private static boolean offered(Playbook playbook, State state, List<String> options) {

@@ -200,9 +200,13 @@ final class Repairs {
     @Nullable
     Slot pending(@Nullable Awaiting awaiting) {
         Step step = run.playbook.step(run.at());
-        if (awaiting instanceof Awaiting.Pick && step instanceof Choice choice) {
+        if (awaiting instanceof Awaiting.Pick pick && step instanceof Choice choice) {
             ValueType type = choice.many() ? ValueType.MULTI_CHOICE : ValueType.CHOICE;
-            return new Slot(choice.variable(), "", type, Offers.options(choice, run));
+            return new Slot(
+                    choice.variable(),
+                    "",
+                    type,
+                    choice.table().isEmpty() ? Offers.options(choice, run) : Offers.asOffered(pick.offers()));
         }
         Wanted wanted = awaiting == null ? null : walker.player().wanted(awaiting);
         return wanted == null ? null : new Slot(wanted.variable(), wanted.called(), wanted.type(), wanted.options());
@@ -239,7 +243,7 @@ final class Repairs {
             run.responses.say(Occasion.NOT_FOUND);
             return;
         }
-        if (awaiting instanceof Awaiting.Time || awaiting instanceof Awaiting.Signal) {
+        if (awaiting != null && awaiting.endsByItself()) {
             run.trace("not understood", "while waiting");
             run.say(Phrasebook.STILL_WAITING);
             return;

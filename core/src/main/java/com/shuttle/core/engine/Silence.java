@@ -1,6 +1,5 @@
 package com.shuttle.core.engine;
 
-import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.turn.TurnRun;
@@ -37,7 +36,7 @@ final class Silence {
 
     /** Begins to listen after a turn, anew with every word of the visitor. */
     void after(Event event) {
-        boolean waitsOtherwise = run.awaiting() instanceof Awaiting.Time || run.awaiting() instanceof Awaiting.Signal;
+        boolean waitsOtherwise = run.awaiting() != null && run.awaiting().endsByItself();
         if (run.speaker() != Speaker.BOT || waitsOtherwise) {
             run.listen("", false);
         } else if (event.ofVisitor()) {

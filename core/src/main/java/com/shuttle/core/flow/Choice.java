@@ -8,6 +8,7 @@ import com.shuttle.core.flow.shape.Property.Field;
 import com.shuttle.core.flow.shape.Property.Wordings;
 import com.shuttle.core.flow.shape.Shape;
 import com.shuttle.core.flow.shape.Shape.Aside;
+import com.shuttle.core.flow.shape.When;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -18,12 +19,20 @@ import java.util.Map;
  * from a list variable, and where the designer wants it so. Where {@code otherwise} leads nowhere, other text asks the
  * knowledge.
  *
- * @param options  typed in; unused where {@code from} names a list
+ * @param options  typed in; unused where they are drawn from elsewhere
  * @param layout   how they are shown where the channel can
  * @param many     whether several may be picked
- * @param from     a list variable that the options are drawn from; empty for the options typed in
+ * @param from     a list variable that the options are drawn from; empty for none
+ * @param table    id of a table whose rows are the options; empty for none
+ * @param where    what a row must have, all of it
+ * @param label    key of the column that is read; empty for the first
+ * @param detail   key of the column that stands beneath; empty for none
+ * @param picture  key of the column with addresses of pictures; empty for none
+ * @param keeps    key of the column that is kept; empty for the label
+ * @param offered  key of a column that says no where a row is not offered; empty for none
+ * @param order    key of the column they are ordered by; empty for the table's own order
  * @param together one exit for all
- * @param variable where the label picked goes, or the list of them; may be empty
+ * @param variable where what is picked goes, or the list of them; may be empty
  * @param quiet    not shown again after a question of the visitor's own was answered
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
@@ -36,6 +45,14 @@ public record Choice(
         Layout layout,
         boolean many,
         String from,
+        String table,
+        List<LookUp.Where> where,
+        String label,
+        String detail,
+        String picture,
+        String keeps,
+        String offered,
+        String order,
         boolean together,
         String variable,
         boolean quiet,
@@ -47,6 +64,8 @@ public record Choice(
     public static final ExitSlot PICKED = ExitSlot.on("picked", "picked");
 
     public static final ExitSlot OTHERWISE = ExitSlot.side("otherwise", "types something else", "asks the knowledge");
+
+    private static final When DRAWN = When.is("table", "").not();
 
     /** Its properties. */
     public static final Shape SHAPE = Shape.of(
@@ -62,14 +81,28 @@ public record Choice(
                     Field.of("variable", Forms.VARIABLE, "keep in", "nothing")
                             .inSight()
                             .called("the variable"),
-                    Field.of("from", Forms.VARIABLE, "options drawn from the list", "typed in above")
+                    Field.of("from", Forms.VARIABLE, "options drawn from the list", "no list")
                             .reshaping(),
+                    Field.of("table", Forms.reference("table"), "options drawn from the table", "no table")
+                            .reshaping()
+                            .called("the table"),
+                    column("label", "they read", "its first column"),
+                    column("detail", "beneath stands", "nothing"),
+                    column("picture", "with the picture at", "none"),
+                    column("keeps", "keeps", "what they read"),
+                    column("offered", "not those where no stands in", "all are offered"),
+                    column("order", "ordered by", "the table's own order"),
+                    LookUp.Where.WHERE.when(DRAWN),
                     Field.of("tries", Forms.TRIES, "tries"),
                     Field.of("quiet", Forms.FLAG, "not shown again after a question of the visitor's own"))
             .beginning("{\"options\":[{\"id\":\"o1\",\"label\":\"\"},{\"id\":\"o2\",\"label\":\"\"}]}")
             .beside(step -> Aside.into(
                     step.path("many").asBoolean(false) ? "several" : "one",
                     step.path("variable").asString("")));
+
+    private static Field column(String name, String label, String hint) {
+        return Field.of(name, ColumnForms.COLUMN, label, hint).when(DRAWN);
+    }
 
     /** How options are shown. */
     public enum Layout implements Keyed {
@@ -107,6 +140,14 @@ public record Choice(
         options = options == null ? List.of() : List.copyOf(options);
         layout = layout == null ? Layout.BUTTONS : layout;
         from = Parts.text(from);
+        table = Parts.text(table);
+        where = where == null ? List.of() : List.copyOf(where);
+        label = Parts.text(label);
+        detail = Parts.text(detail);
+        picture = Parts.text(picture);
+        keeps = Parts.text(keeps);
+        offered = Parts.text(offered);
+        order = Parts.text(order);
         variable = Parts.text(variable);
         tries = tries == 0 ? Question.TRIES : tries;
         exits = Parts.frozen(exits);
@@ -114,12 +155,38 @@ public record Choice(
 
     /** A choice with the usual settings. */
     public static Choice of(String id, List<String> ask, List<Option> options, Map<String, Target> exits) {
-        return new Choice(id, "", "", ask, options, Layout.BUTTONS, false, "", false, "", false, Question.TRIES, exits);
+        return new Choice(
+                id,
+                "",
+                "",
+                ask,
+                options,
+                Layout.BUTTONS,
+                false,
+                "",
+                "",
+                List.of(),
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                false,
+                "",
+                false,
+                Question.TRIES,
+                exits);
+    }
+
+    /** Whether its options are drawn from elsewhere. */
+    public boolean drawn() {
+        return !from.isBlank() || !table.isEmpty();
     }
 
     /** Whether all options lead the same way. */
     public boolean oneWay() {
-        return many || together || !from.isBlank();
+        return many || together || drawn();
     }
 
     @Override

@@ -20,6 +20,8 @@ public enum StepKind implements Keyed {
     COMPUTE("Compute", "sets variables", Compute.class, Compute.SHAPE),
     LOOK_UP("Look up", "finds rows of a table", LookUp.class, LookUp.SHAPE),
     SAVE_ROW("Save row", "adds or changes a row of a table", SaveRow.class, SaveRow.SHAPE),
+    CALL_SERVICE("Call service", "asks a service outside", CallService.class, CallService.SHAPE),
+    NOTIFY("Notify", "tells somebody by mail, or a program", Notify.class, Notify.SHAPE),
     WAIT("Wait", "for a time or a signal", Wait.class, Wait.SHAPE),
     HAND_OFF("Hand off", "passes the visitor to a person", HandOff.class, HandOff.SHAPE),
     MILESTONE("Milestone", "counts an event", Step.Milestone.class, Step.Milestone.SHAPE),

@@ -1,10 +1,12 @@
 package com.shuttle.core.table;
 
+import com.shuttle.core.flow.Media;
 import com.shuttle.core.table.Column.Kind;
 import java.math.BigDecimal;
 import java.text.NumberFormat;
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeFormatterBuilder;
 import java.time.format.ResolverStyle;
@@ -16,6 +18,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.apache.commons.validator.routines.EmailValidator;
 
 /** What stands in a cell: read from what people write, kept in one form, shown in another. Pure functions. */
 public final class Cell {
@@ -25,6 +28,8 @@ public final class Cell {
 
     private static final Pattern FIGURE =
             Pattern.compile("([£$€]?)\\s*(-?\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|-?\\d+(?:\\.\\d+)?)\\s*(.*)");
+    private static final Pattern TIME = Pattern.compile("(?i)(\\d{1,2})(?:[:.](\\d\\d))?(?::\\d\\d)?\\s*(am|pm)?");
+    private static final Pattern LINK = Pattern.compile("(?i)https?://[^\\s<>\"]+");
     private static final Set<String> YES = Set.of("yes", "y", "true", "1", "x", "✓", "ja");
     private static final Set<String> NO = Set.of("no", "n", "false", "0", "-", "✗", "nein");
     private static final List<DateTimeFormatter> DATES = List.of(
@@ -67,6 +72,16 @@ public final class Cell {
         }
         Optional<String> cell = switch (column.kind()) {
             case TEXT -> Optional.of(text.replaceAll("\\s+", " "));
+            case LONG_TEXT -> Optional.of(text.replace("\r\n", "\n"));
+            case TIME -> time(text).map(LocalTime::toString);
+            case CHOICE ->
+                column.choices().stream()
+                        .filter(choice -> choice.equalsIgnoreCase(text))
+                        .findFirst();
+            case EMAIL -> EmailValidator.getInstance().isValid(text) ? Optional.of(text) : Optional.empty();
+            case PHONE -> text.matches("\\+?[\\d ()./-]{5,30}") ? Optional.of(text) : Optional.empty();
+            case LINK -> LINK.matcher(text).matches() ? Optional.of(text) : Optional.empty();
+            case PICTURE -> Media.isAddress(text) ? Optional.of(text) : Optional.empty();
             case LIST -> Optional.of(String.join(", ", values(text)));
             case NUMBER, MONEY -> figure(column, text);
             case DATE -> date(text).map(LocalDate::toString);
@@ -80,6 +95,12 @@ public final class Cell {
                                     case NUMBER ->
                                         column.unit().isEmpty() ? "a number" : "a number of " + column.unit();
                                     case MONEY -> "an amount of " + column.unit();
+                                    case TIME -> "a time such as 14:30";
+                                    case CHOICE -> "one of " + String.join(", ", column.choices());
+                                    case EMAIL -> "an email address";
+                                    case PHONE -> "a phone number";
+                                    case LINK -> "a link that begins with https://";
+                                    case PICTURE -> "the address of a picture";
                                     case DATE -> "a date such as 2026-06-30 or 30 June 2026";
                                     default -> "yes or no";
                                 })));
@@ -88,6 +109,20 @@ public final class Cell {
     private static Optional<String> yesNo(String text) {
         String word = text.toLowerCase(Locale.ROOT);
         return YES.contains(word) ? Optional.of("yes") : NO.contains(word) ? Optional.of("no") : Optional.empty();
+    }
+
+    private static Optional<LocalTime> time(String text) {
+        Matcher matcher = TIME.matcher(text);
+        if (!matcher.matches()) {
+            return Optional.empty();
+        }
+        int hour = Integer.parseInt(matcher.group(1));
+        int minute = matcher.group(2) == null ? 0 : Integer.parseInt(matcher.group(2));
+        String half = matcher.group(3) == null ? "" : matcher.group(3).toLowerCase(Locale.ROOT);
+        boolean fits =
+                minute < 60 && (half.isEmpty() ? hour < 24 && matcher.group(2) != null : hour >= 1 && hour <= 12);
+        int whole = half.isEmpty() ? hour : hour % 12 + (half.equals("pm") ? 12 : 0);
+        return fits ? Optional.of(LocalTime.of(whole, minute)) : Optional.empty();
     }
 
     private static Optional<LocalDate> date(String text) {
@@ -143,7 +178,7 @@ public final class Cell {
             return "";
         }
         return switch (column.kind()) {
-            case TEXT, LIST, YES_NO -> cell;
+            case TEXT, LONG_TEXT, LIST, YES_NO, TIME, CHOICE, EMAIL, PHONE, LINK, PICTURE -> cell;
             case DATE -> LocalDate.parse(cell).format(SHOWN);
             case NUMBER -> grouped(new BigDecimal(cell)) + unitOf(column);
             case MONEY -> money(new BigDecimal(cell), column.unit());

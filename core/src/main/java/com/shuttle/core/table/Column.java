@@ -8,7 +8,7 @@ import java.util.Locale;
  *
  * @param key   letters and digits, unique within the table, stable when the column is renamed
  * @param name  as people read it
- * @param unit  of figures ("kg"), the currency's code for money; else empty
+ * @param unit  of figures ("kg"), the currency's code for money, the values of a choice with commas between; else empty
  * @param also  other names for it in questions
  * @param bound what the figures of a column say about a figure that is asked for; {@link Bound#EXACT} for other kinds
  */
@@ -22,7 +22,16 @@ public record Column(String key, String name, Kind kind, String unit, List<Strin
         NUMBER("Number"),
         MONEY("Money"),
         DATE("Date"),
-        YES_NO("Yes or no");
+        TIME("Time of day"),
+        YES_NO("Yes or no"),
+        /** One of the values that the column names as its unit. */
+        CHOICE("One of several"),
+        LONG_TEXT("Long text"),
+        EMAIL("Email"),
+        PHONE("Phone"),
+        LINK("Link"),
+        /** An address of a picture. */
+        PICTURE("Picture");
 
         private final String label;
 
@@ -36,6 +45,11 @@ public record Column(String key, String name, Kind kind, String unit, List<Strin
 
         public boolean figures() {
             return this == NUMBER || this == MONEY;
+        }
+
+        /** Whether its words are what visitors may ask for. */
+        public boolean words() {
+            return this == TEXT || this == LIST || this == CHOICE;
         }
     }
 
@@ -66,6 +80,11 @@ public record Column(String key, String name, Kind kind, String unit, List<Strin
 
     public Column(String key, String name, Kind kind, String unit) {
         this(key, name, kind, unit, List.of(), Bound.EXACT);
+    }
+
+    /** The values of a choice, in their order. */
+    public List<String> choices() {
+        return kind == Kind.CHOICE ? Cell.values(unit) : List.of();
     }
 
     /** The name within a sentence: small unless it is an abbreviation. */

@@ -66,7 +66,7 @@ public record Query(
 
     private static String firstOf(Order by) {
         Column column = by.column();
-        if (column.kind() == Kind.TEXT || column.kind() == Kind.LIST || column.kind() == Kind.YES_NO) {
+        if (column.kind().words() || column.kind() == Kind.YES_NO) {
             return "by " + column.inSentence() + ",";
         }
         return Adjectives.of(column)

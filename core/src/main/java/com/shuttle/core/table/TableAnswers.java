@@ -118,8 +118,7 @@ public final class TableAnswers {
     private static String fact(Column column, String cell) {
         String shown = escaped(Cell.shown(column, cell));
         boolean explains = column.kind() != Column.Kind.YES_NO && !column.unit().isEmpty()
-                || column.kind() == Column.Kind.TEXT
-                || column.kind() == Column.Kind.LIST;
+                || column.kind().words();
         return explains ? shown : escaped(column.inSentence()) + " " + shown;
     }
 

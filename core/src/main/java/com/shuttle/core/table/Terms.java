@@ -76,7 +76,7 @@ final class Terms {
 
     /** The regions of countries, where most values of a column are such. */
     private void regions(Table table, Column column) {
-        if (column.kind() != Kind.TEXT && column.kind() != Kind.LIST) {
+        if (!column.kind().words()) {
             return;
         }
         List<String> values = table.rows().stream()
@@ -95,7 +95,7 @@ final class Terms {
 
     /** @param words whether the single words of values are taken, or the values as they are */
     private void values(Table table, Column column, boolean words) {
-        if (column.kind() != Kind.TEXT && column.kind() != Kind.LIST) {
+        if (!column.kind().words()) {
             return;
         }
         Set<String> done = new HashSet<>();

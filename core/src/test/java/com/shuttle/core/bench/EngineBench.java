@@ -43,6 +43,7 @@ public class EngineBench {
                                 case Query.Open ignored -> new String[0];
                                 case Query.Rows ignored -> RowsFound.NO_TABLE;
                                 case Query.MaySave ignored -> "";
+                                case Query.MayTell ignored -> "";
                                 case Query.SignalAddress ignored -> "";
                                 case Query.Consults ignored -> false;
                             });

@@ -28,6 +28,9 @@ final class FakeWorld implements World {
     /** Why rows cannot be saved. */
     Function<Query.MaySave, String> saving = query -> "";
 
+    /** Why somebody cannot be told. */
+    Function<Query.MayTell, String> telling = query -> "";
+
     /** Whether a language model is connected. */
     boolean consulting;
 
@@ -77,6 +80,7 @@ final class FakeWorld implements World {
                                                 .map(name -> name.toLowerCase(Locale.ROOT))
                                                 .toArray(String[]::new)
                                         : new String[0];
+                            case Query.MayTell tell -> telling.apply(tell);
                             case Query.Rows rows -> this.rows.apply(rows);
                             case Query.MaySave save -> saving.apply(save);
                             case Query.SignalAddress address -> "https://bots.example/signal/" + address.key();

@@ -7,9 +7,11 @@ import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Place;
 import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.engine.turn.DrawnOptions;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
@@ -25,6 +27,7 @@ import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** Offers options, and takes them picked or typed. */
@@ -103,10 +106,7 @@ final class ChoicePlayer extends Player {
         Place there = here == null
                 ? null
                 : run.playbook.place(step.exit(step.oneWay() ? Choice.PICKED.id() : option.exit()), here.flow());
-        return there != null
-                        && !there.equals(here)
-                        && run.playbook.step(there) instanceof Choice next
-                        && next.from().isBlank()
+        return there != null && !there.equals(here) && run.playbook.step(there) instanceof Choice next && !next.drawn()
                 ? next
                 : null;
     }
@@ -172,9 +172,11 @@ final class ChoicePlayer extends Player {
         if (!(awaiting instanceof Awaiting.Pick pick)) {
             return null;
         }
-        List<Option> offered = Offers.options(step, run).stream()
-                .filter(option -> pick.offers(option.id()))
-                .toList();
+        List<Option> offered = step.table().isEmpty()
+                ? Offers.options(step, run).stream()
+                        .filter(option -> pick.offers(option.id()))
+                        .toList()
+                : Offers.asOffered(pick.offers());
         String said = Clauses.statements(text);
         return step.many() ? hearMany(pick, offered, text, said) : hearOne(pick, offered, text, said);
     }
@@ -261,21 +263,60 @@ final class ChoicePlayer extends Player {
     /** @param options may be empty where none of several was meant */
     @Override
     public void pick(Awaiting awaiting, List<String> options) {
-        List<String> labels = awaiting.offers().stream()
+        List<Offer> picked = awaiting.offers().stream()
                 .filter(offer -> options.contains(offer.id()))
-                .map(Offer::label)
                 .toList();
+        List<String> values = picked.stream().map(Offer::label).toList();
+        if (!step.table().isEmpty()) {
+            List<DrawnOptions.Drawn> now = DrawnOptions.of(step, run);
+            List<Offer> gone = picked.stream()
+                    .filter(offer ->
+                            now.stream().noneMatch(one -> one.option().id().equals(offer.id())))
+                    .toList();
+            if (!gone.isEmpty()) {
+                gone(
+                        gone,
+                        Offers.of(now.stream().map(DrawnOptions.Drawn::option).toList()));
+                return;
+            }
+            values = now.stream()
+                    .filter(one -> options.contains(one.option().id()))
+                    .map(DrawnOptions.Drawn::value)
+                    .toList();
+        }
         run.trail.add(requireNonNull(run.at()));
         if (!step.variable().isBlank()) {
-            run.facts.set(step.variable(), step.many() ? new Value.Many(labels) : new Value.Text(labels.getFirst()));
+            run.facts.set(step.variable(), step.many() ? new Value.Many(values) : new Value.Text(values.getFirst()));
         }
         course.leave(step, step.oneWay() ? Choice.PICKED.id() : "option:" + options.getFirst());
     }
 
+    /** What was picked is no longer there: the rest is offered. */
+    private void gone(List<Offer> gone, List<Offer> left) {
+        String names = gone.stream().map(Offer::label).map(Texts::escaped).collect(Collectors.joining(", "));
+        run.trace("gone meanwhile", names);
+        if (left.isEmpty()) {
+            run.sayPrepared(Phrasebook.gone(names, false), List.of(), Look.PLAIN);
+            course.leave(step, Choice.OTHERWISE);
+        } else {
+            run.sayPrepared(Phrasebook.gone(names, true), left, look());
+            run.await(new Awaiting.Pick(left, 0));
+        }
+    }
+
     @Override
     public void putAgain(Awaiting awaiting) {
-        if (awaiting instanceof Awaiting.Pick pick && !step.quiet()) {
-            sayShorter(step.wordings(), pick.offers(), look());
+        if (!(awaiting instanceof Awaiting.Pick pick)) {
+            return;
+        }
+        List<Offer> offers = step.table().isEmpty() ? pick.offers() : Offers.of(Offers.options(step, run));
+        if (offers.isEmpty()) {
+            course.leave(step, Choice.OTHERWISE);
+            return;
+        }
+        run.await(new Awaiting.Pick(offers, pick.tries()));
+        if (!step.quiet()) {
+            sayShorter(step.wordings(), offers, look());
         }
     }
 

@@ -1,6 +1,7 @@
 package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.turn.Course;
@@ -56,7 +57,7 @@ final class EndPlayer extends Player {
             case Awaiting.Comment comment ->
                 Heard.of(() -> {
                     if (!saysNo(text)) {
-                        run.rate(comment.stars(), text);
+                        run.carryOut(new Deed.Rate(comment.stars(), text));
                     }
                     thanked();
                 });
@@ -88,7 +89,7 @@ final class EndPlayer extends Player {
     }
 
     private void rated(int stars, String comment) {
-        run.rate(stars, comment);
+        run.carryOut(new Deed.Rate(stars, comment));
         run.trace("rated", Integer.toString(stars));
         if (comment.isBlank()) {
             List<Offer> no = List.of(new Offer(Offers.NO, "No, thanks"));

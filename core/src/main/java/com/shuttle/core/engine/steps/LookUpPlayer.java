@@ -2,10 +2,9 @@ package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
-import com.shuttle.core.flow.Comparison;
+import com.shuttle.core.engine.turn.RowFilters;
 import com.shuttle.core.flow.LookUp;
 import com.shuttle.core.flow.LookUp.Take;
-import com.shuttle.core.flow.LookUp.Where;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.table.Cell;
@@ -14,7 +13,6 @@ import com.shuttle.core.table.RowsFound;
 import com.shuttle.core.table.Table;
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -33,7 +31,8 @@ final class LookUpPlayer extends Player {
 
     @Override
     public void enter() {
-        RowsFound found = run.ask(new Query.Rows(step.table(), filters(), step.order(), step.falling(), step.wanted()));
+        RowsFound found = run.ask(new Query.Rows(
+                step.table(), RowFilters.of(step.where(), run), step.order(), step.falling(), step.wanted()));
         if (found.columns().isEmpty()) {
             run.trace("cannot look up", "the table is gone");
         } else if (!found.missing().isEmpty()) {
@@ -50,25 +49,6 @@ final class LookUpPlayer extends Player {
             keepOne(found.columns(), found.rows().getFirst());
         }
         course.leave(step, LookUp.FOUND);
-    }
-
-    private List<Query.Rows.Filter> filters() {
-        List<Query.Rows.Filter> filters = new ArrayList<>();
-        for (Where where : step.where()) {
-            Comparison comparison = where.comparison();
-            if (where.column().isEmpty()) {
-                continue;
-            }
-            String value = comparison.compares() ? WrittenCell.of(where.value(), run) : "";
-            if (comparison.compares() && value.isEmpty()) {
-                run.trace(
-                        "asks for nothing",
-                        where.value().isBlank() ? "an empty condition" : where.value() + " is not known");
-            } else {
-                filters.add(new Query.Rows.Filter(where.column(), comparison, value));
-            }
-        }
-        return filters;
     }
 
     private void keepMany(RowsFound found) {

@@ -1,5 +1,6 @@
 package com.shuttle.core.engine.steps;
 
+import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.ExitSlot;
@@ -22,7 +23,7 @@ final class MilestonePlayer extends Player {
     public void enter() {
         if (!step.milestone().isBlank()) {
             BigDecimal worth = step.value().isBlank() ? BigDecimal.ZERO : worth();
-            run.reach(step.milestone(), worth);
+            run.carryOut(new Deed.Reach(step.milestone(), worth));
             run.trace("milestone", step.milestone() + (worth.signum() == 0 ? "" : " worth " + worth.toPlainString()));
         }
         course.leave(step, ExitSlot.NEXT);

@@ -20,6 +20,7 @@ import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
 
 /**
  * What one step does in one turn. A kind overrides what it has to do with; whatever comes for a step that has nothing to do
@@ -73,6 +74,9 @@ public abstract class Player {
 
     /** The signal that was waited for has come. @param text may be empty */
     public void signalled(String text) {}
+
+    /** What an errand brought has come. @param result null where nothing came of it */
+    public void came(@Nullable JsonNode result) {}
 
     /** The person who had the conversation gave it back; the bot has it. */
     public void returned() {

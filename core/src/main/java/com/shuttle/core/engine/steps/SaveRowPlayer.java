@@ -3,6 +3,7 @@ package com.shuttle.core.engine.steps;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Deed.SaveRow.Write;
 import com.shuttle.core.engine.turn.Course;
+import com.shuttle.core.engine.turn.WrittenCell;
 import com.shuttle.core.flow.SaveRow;
 import com.shuttle.core.flow.SaveRow.Cell;
 import java.util.ArrayList;

@@ -38,18 +38,28 @@ public final class Offers {
                 .toList();
     }
 
-    /** The options of a choice: typed in, or drawn from a list variable as it is now. */
+    /** The options of a choice as they are now. */
     public static List<Option> options(Choice choice, TurnRun run) {
-        if (choice.from().isBlank()) {
-            return choice.options();
-        }
-        List<Option> drawn = new ArrayList<>();
-        if (run.facts.value(choice.from()) instanceof Value.Many(List<String> items)) {
-            for (String item : items) {
-                drawn.add(new Option("i" + (drawn.size() + 1), item, List.of()));
-            }
-        }
-        return drawn;
+        return choice.drawn()
+                ? DrawnOptions.of(choice, run).stream()
+                        .map(DrawnOptions.Drawn::option)
+                        .toList()
+                : choice.options();
+    }
+
+    /** Options as they were offered. */
+    public static List<Option> asOffered(List<Offer> offers) {
+        return offers.stream()
+                .map(offer -> new Option(
+                        offer.id(),
+                        offer.label(),
+                        List.of(),
+                        offer.text(),
+                        offer.group(),
+                        offer.picture(),
+                        offer.alt(),
+                        offer.link()))
+                .toList();
     }
 
     /** Things to say by a press. */

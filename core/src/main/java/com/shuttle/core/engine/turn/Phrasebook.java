@@ -48,6 +48,7 @@ public final class Phrasebook {
     public static final String WHAT_TO_CHANGE =
             "Of course. What should I change? You can say it like “the email is …” or “15, not 50”.";
     public static final String STILL_WAITING = "I'm still waiting here and will go on by myself.";
+    public static final String ONE_MOMENT = "One moment …";
     public static final String TOO_LONG = "That took too long, I'm afraid.";
     public static final String RATE = "How was this conversation for you?";
     public static final String COMMENT = "Thank you. Would you like to add a word?";
@@ -56,6 +57,11 @@ public final class Phrasebook {
     public static final String LEFT_OUT = "All right, I'll leave that out.";
 
     private Phrasebook() {}
+
+    /** Something that was picked is not there any more. @param others whether there are others to pick */
+    public static String gone(String names, boolean others) {
+        return "I'm sorry, " + names + " has gone while we talked." + (others ? " These are still there:" : "");
+    }
 
     /** A question beside something else that is not in the knowledge. */
     public static String unknown(String question) {

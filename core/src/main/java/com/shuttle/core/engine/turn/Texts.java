@@ -9,6 +9,8 @@ import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Value;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.AbstractList;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.UnaryOperator;
@@ -44,6 +46,32 @@ public final class Texts {
         @Override
         public String toString() {
             return whole;
+        }
+    }
+
+    /** A list: as itself all of it in a line, with a section a part for each item. */
+    private static final class Listed extends AbstractList<String> {
+        private final List<String> items;
+        private final String line;
+
+        Listed(List<String> items, String line) {
+            this.items = items;
+            this.line = line;
+        }
+
+        @Override
+        public String get(int index) {
+            return items.get(index);
+        }
+
+        @Override
+        public int size() {
+            return items.size();
+        }
+
+        @Override
+        public String toString() {
+            return line;
         }
     }
 
@@ -100,6 +128,9 @@ public final class Texts {
         if (value == null) {
             Value system = known.system().get(name);
             return system != null ? written.apply(system.shown()) : name.equals("bot") ? known.botName() : null;
+        }
+        if (value instanceof Value.Many(List<String> items)) {
+            return new Listed(items.stream().map(written).toList(), written.apply(value.shown()));
         }
         String shown = written.apply(value.shown());
         return known.types().get(name) == ValueType.PERSON_NAME

@@ -19,7 +19,6 @@ import com.shuttle.core.conversation.TraceLine;
 import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.conversation.Way;
 import com.shuttle.core.conversation.World;
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -266,12 +265,9 @@ public final class TurnRun {
         mark(Way.What.ARM, arm);
     }
 
-    public void reach(String milestone, BigDecimal value) {
-        effects.add(new Deed.Reach(milestone, value));
-    }
-
-    public void rate(int stars, String comment) {
-        effects.add(new Deed.Rate(stars, comment));
+    /** Has something done with the turn. */
+    public void carryOut(Deed deed) {
+        effects.add(deed);
     }
 
     public void typing(boolean closed) {

@@ -11,19 +11,19 @@ import java.util.List;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
-/** Tells which flows, as they are drafted, have steps that look up in a table or save to it. */
+/** Tells which flows, as they are drafted, have steps that refer to something outside, such as a table. */
 @Repository
-class FlowTableStore implements TableUse {
+class FlowUseStore implements TableUse {
 
     private final DSLContext db;
 
-    FlowTableStore(DSLContext db) {
+    FlowUseStore(DSLContext db) {
         this.db = db;
     }
 
     /** Ids are long enough to be found as text, which spares reading every flow. */
     @Override
-    public List<Place> of(String table) {
+    public List<Place> of(String id) {
         return db.select(BOT.ID, BOT.NAME, FLOW.FLOW_KEY, FLOW_EDIT.DOCUMENT)
                 .from(FLOW)
                 .join(BOT)
@@ -34,7 +34,7 @@ class FlowTableStore implements TableUse {
                 .and(FLOW_EDIT.EDIT.eq(FLOW.EDIT))
                 .where(FLOW.DELETED_AT.isNull())
                 .and(BOT.DELETED_AT.isNull())
-                .and(FLOW_EDIT.DOCUMENT.like(Like.containing("\"" + table + "\""), Like.ESCAPE))
+                .and(FLOW_EDIT.DOCUMENT.like(Like.containing("\"" + id + "\""), Like.ESCAPE))
                 .orderBy(BOT.NAME, FLOW.ORDINAL)
                 .fetch(row -> new Place(
                         row.value2() + " uses it in “"

@@ -1,0 +1,174 @@
+package com.shuttle.notices;
+
+import com.shuttle.web.AfterCommit;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Vault;
+import jakarta.mail.MessagingException;
+import jakarta.mail.SendFailedException;
+import jakarta.mail.Session;
+import jakarta.mail.internet.MimeMessage;
+import java.io.UnsupportedEncodingException;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Properties;
+import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
+import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
+import org.jspecify.annotations.Nullable;
+import org.springframework.mail.MailException;
+import org.springframework.mail.MailSendException;
+import org.springframework.mail.javamail.JavaMailSenderImpl;
+import org.springframework.mail.javamail.MimeMessageHelper;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Mail by SMTP, with the server that an administrator has set. Thread-safe. */
+@Service
+public class MailService {
+
+    private static final String MILLIS = "15000";
+    private static final int PERMANENT = 500;
+
+    private final NoticeStore store;
+    private final Vault vault;
+    private volatile @Nullable MailServerSettings kept;
+
+    MailService(NoticeStore store, Vault vault) {
+        this.store = store;
+        this.vault = vault;
+    }
+
+    /** What came of sending a mail. @param why it did not go; empty where it did @param forGood whether trying again is no use */
+    record Went(String why, boolean forGood) {
+        static final Went WELL = new Went("", false);
+    }
+
+    /** With the password in the clear. */
+    public MailServerSettings settings() {
+        MailServerSettings settings = kept;
+        if (settings == null) {
+            settings = store.mailServer()
+                    .map(one -> one.withPassword(one.password().isEmpty() ? "" : vault.open(one.password())))
+                    .orElse(MailServerSettings.NONE);
+            kept = settings;
+        }
+        return settings;
+    }
+
+    /** @param wanted with its password in the clear; an empty one keeps what there is, as long as the server stays */
+    @Transactional
+    public Checked<MailServerSettings> set(MailServerSettings wanted) {
+        boolean keeps =
+                wanted.password().isEmpty() && wanted.host().equals(settings().host());
+        MailServerSettings whole = keeps ? wanted.withPassword(settings().password()) : wanted;
+        Checked<MailServerSettings> checked = whole.checked();
+        if (checked instanceof Checked.Good<MailServerSettings>) {
+            store.keep(whole.withPassword(whole.password().isEmpty() ? "" : vault.seal(whole.password())));
+            AfterCommit.run(() -> kept = null);
+        }
+        return checked;
+    }
+
+    /**
+     * Sends a mail, as text and HTML.
+     *
+     * @param id names the mail, so that one which comes twice is known to be the same
+     */
+    Went send(String id, String to, String subject, String text, String html) {
+        MailServerSettings settings = settings();
+        if (!settings.there()) {
+            return new Went("There is no mail server; an administrator sets it under Settings.", false);
+        }
+        if (!Addresses.isOne(to)) {
+            return new Went("“" + to + "” is no address.", true);
+        }
+        try {
+            JavaMailSenderImpl sender = sender(settings);
+            Named message = new Named(sender.getSession(), "<" + id + "@" + domain(settings) + ">");
+            MimeMessageHelper mail = new MimeMessageHelper(message, true, StandardCharsets.UTF_8.name());
+            mail.setFrom(settings.sender(), settings.senderName());
+            mail.setTo(to);
+            mail.setSubject(subject.replaceAll("[\\p{Cntrl}]+", " ").strip());
+            mail.setText(text, html);
+            sender.send(message);
+            return Went.WELL;
+        } catch (MailSendException e) {
+            return refused(e);
+        } catch (MailException | MessagingException | UnsupportedEncodingException e) {
+            return new Went(told(e), false);
+        }
+    }
+
+    /** A mail with an id of its own. */
+    private static final class Named extends MimeMessage {
+        private final String named;
+
+        Named(Session session, String named) {
+            super(session);
+            this.named = named;
+        }
+
+        @Override
+        protected void updateMessageID() throws MessagingException {
+            setHeader("Message-ID", named);
+        }
+    }
+
+    private static String domain(MailServerSettings settings) {
+        return settings.sender().substring(settings.sender().indexOf('@') + 1);
+    }
+
+    private static JavaMailSenderImpl sender(MailServerSettings settings) {
+        JavaMailSenderImpl sender = new JavaMailSenderImpl();
+        sender.setHost(settings.host());
+        sender.setPort(settings.port());
+        sender.setDefaultEncoding(StandardCharsets.UTF_8.name());
+        if (!settings.user().isEmpty()) {
+            sender.setUsername(settings.user());
+            sender.setPassword(settings.password());
+        }
+        Properties properties = sender.getJavaMailProperties();
+        properties.setProperty("mail.smtp.auth", String.valueOf(!settings.user().isEmpty()));
+        properties.setProperty("mail.smtp.connectiontimeout", MILLIS);
+        properties.setProperty("mail.smtp.timeout", MILLIS);
+        properties.setProperty("mail.smtp.writetimeout", MILLIS);
+        switch (settings.protection()) {
+            case NONE -> {}
+            case STARTTLS -> {
+                properties.setProperty("mail.smtp.starttls.enable", "true");
+                properties.setProperty("mail.smtp.starttls.required", "true");
+                properties.setProperty("mail.smtp.ssl.checkserveridentity", "true");
+            }
+            case TLS -> {
+                properties.setProperty("mail.smtp.ssl.enable", "true");
+                properties.setProperty("mail.smtp.ssl.checkserveridentity", "true");
+            }
+        }
+        return sender;
+    }
+
+    /** A server that says no with a number from 500 on will say so again. */
+    private static Went refused(MailSendException e) {
+        boolean forGood = Arrays.stream(e.getMessageExceptions()).anyMatch(MailService::forGood);
+        return new Went(told(e), forGood);
+    }
+
+    private static boolean forGood(@Nullable Exception e) {
+        return switch (e) {
+            case SMTPSendFailedException failed ->
+                failed.getReturnCode() >= PERMANENT || forGood(failed.getNextException());
+            case SMTPAddressFailedException failed -> failed.getReturnCode() >= PERMANENT;
+            case SendFailedException failed -> forGood(failed.getNextException());
+            case null, default -> false;
+        };
+    }
+
+    private static String told(Exception e) {
+        Throwable cause = e;
+        while (cause.getCause() != null && cause.getCause() != cause) {
+            cause = cause.getCause();
+        }
+        String message =
+                cause.getMessage() == null ? "" : cause.getMessage().strip().replaceAll("\\s+", " ");
+        return message.isEmpty() ? "The mail server does not answer." : message;
+    }
+}

@@ -1,0 +1,292 @@
+package com.shuttle.notices;
+
+import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.task.CompletionHandler;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.shuttle.chat.ConversationService;
+import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Message;
+import com.shuttle.settings.AccountService;
+import com.shuttle.web.AfterCommit;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Json;
+import com.shuttle.web.Markdown;
+import com.shuttle.web.Missing;
+import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * What is told outside. A notice is a row, written with its turn; the persistent scheduler delivers it after that, again after
+ * growing pauses, for three days. It is marked before it can be delivered a second time, and bears the same id each time, so
+ * that it comes at least once and a repetition is known. Thread-safe.
+ */
+@Service
+public class NoticeService {
+
+    private static final Logger LOG = LoggerFactory.getLogger(NoticeService.class);
+    private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("notice");
+    private static final Duration TRIED_FOR = Duration.ofDays(3);
+    private static final Duration FIRST_PAUSE = Duration.ofSeconds(5);
+    private static final Duration LONGEST_PAUSE = Duration.ofHours(1);
+    private static final int MOST_DOUBLINGS = 12;
+    private static final int DONE = 0;
+
+    private final NoticeStore store;
+    private final MailService mail;
+    private final Callbacks callbacks;
+    private final AccountService accounts;
+    private final ObjectProvider<ConversationService> conversations;
+    private final ObjectProvider<Scheduler> scheduler;
+    private final Markdown markdown;
+    private final InstantSource clock;
+
+    NoticeService(
+            NoticeStore store,
+            MailService mail,
+            Callbacks callbacks,
+            AccountService accounts,
+            ObjectProvider<ConversationService> conversations,
+            ObjectProvider<Scheduler> scheduler,
+            Markdown markdown,
+            InstantSource clock) {
+        this.store = store;
+        this.mail = mail;
+        this.callbacks = callbacks;
+        this.accounts = accounts;
+        this.conversations = conversations;
+        this.scheduler = scheduler;
+        this.markdown = markdown;
+        this.clock = clock;
+    }
+
+    public Page<Notice> notices(Wanted wanted) {
+        return store.notices(wanted);
+    }
+
+    /** @throws Missing if there is no such notice */
+    public Notice notice(String id) {
+        return store.notice(id).orElseThrow(() -> new Missing("notice", id));
+    }
+
+    /** Why somebody cannot be told; empty where it will be tried. */
+    String mayTell(Deed.Tell deed) {
+        return switch (deed) {
+            case Deed.Tell.Mail one -> {
+                List<String> receivers = receivers(one);
+                if (receivers.isEmpty()) {
+                    yield "There is nobody to tell.";
+                }
+                if (receivers.size() > 50) {
+                    yield "These are too many to tell.";
+                }
+                yield receivers.stream()
+                        .filter(address -> !Addresses.isOne(address))
+                        .findFirst()
+                        .map(address -> "One of the addresses is none.")
+                        .orElseGet(() -> mail.settings().there() ? "" : "There is no mail server.");
+            }
+            case Deed.Tell.Callback one ->
+                !one.address().startsWith("http")
+                        ? "There is no address."
+                        : one.event().isBlank() ? "It is not said what it is about." : "";
+        };
+    }
+
+    private List<String> receivers(Deed.Tell.Mail mail) {
+        List<String> all = new ArrayList<>(mail.to());
+        accounts.teams().stream()
+                .filter(team -> team.id().equals(mail.team()))
+                .flatMap(team -> team.members().stream())
+                .forEach(member -> all.add(member.email()));
+        return all.stream().distinct().toList();
+    }
+
+    /** Keeps what is to be told, in the present transaction; it is delivered after that. */
+    @Transactional
+    public void tell(String conversation, Deed.Tell deed, Instant at) {
+        switch (deed) {
+            case Deed.Tell.Mail one ->
+                receivers(one)
+                        .forEach(address -> keep(new Notice(
+                                Ids.next(),
+                                conversation,
+                                Notice.Kind.MAIL,
+                                address,
+                                one.subject().isBlank() ? "From the conversation" : one.subject(),
+                                one.text(),
+                                one.attached(),
+                                Notice.State.WAITING,
+                                0,
+                                "",
+                                at,
+                                at.plus(TRIED_FOR),
+                                null)));
+            case Deed.Tell.Callback one ->
+                keep(new Notice(
+                        Ids.next(),
+                        conversation,
+                        Notice.Kind.CALLBACK,
+                        one.address(),
+                        one.event(),
+                        Json.write(one.data()),
+                        false,
+                        Notice.State.WAITING,
+                        0,
+                        "",
+                        at,
+                        at.plus(TRIED_FOR),
+                        null));
+        }
+    }
+
+    private void keep(Notice notice) {
+        store.insert(notice);
+        schedule(notice.id(), notice.madeAt());
+    }
+
+    private void schedule(String id, Instant at) {
+        scheduler.getObject().scheduleIfNotExists(TASK.instance(id).build(), at);
+        AfterCommit.run(() -> scheduler.getObject().triggerCheckForDueExecutions());
+    }
+
+    /** Tries to deliver what failed, was stopped or was sent before once more. */
+    @Transactional
+    public void sendAgain(String id) {
+        Notice notice = notice(id);
+        Instant now = clock.instant();
+        if (!notice.waiting()) {
+            store.move(id, notice.state(), Notice.State.WAITING, 0, "", null);
+        }
+        store.until(id, now.plus(TRIED_FOR));
+        scheduler.getObject().cancel(TASK.instanceId(id));
+        schedule(id, now);
+    }
+
+    /** Tries no longer. */
+    @Transactional
+    public void stop(String id) {
+        Notice notice = notice(id);
+        store.move(id, Notice.State.WAITING, Notice.State.STOPPED, notice.attempts(), notice.why(), null);
+    }
+
+    /** Makes one attempt. @return how many there were where there is to be another, {@link #DONE} otherwise */
+    int deliver(String id) {
+        Notice notice = store.notice(id).filter(Notice::waiting).orElse(null);
+        if (notice == null) {
+            return DONE;
+        }
+        int attempts = notice.attempts() + 1;
+        MailService.Went went = notice.mail() ? mailed(notice) : callbacks.send(notice);
+        boolean sent = went.why().isEmpty();
+        boolean over = went.forGood() || clock.instant().isAfter(notice.until());
+        if (!sent) {
+            LOG.info("notice {} was not delivered at attempt {}", id, attempts);
+        }
+        store.move(
+                id,
+                Notice.State.WAITING,
+                sent ? Notice.State.SENT : over ? Notice.State.FAILED : Notice.State.WAITING,
+                attempts,
+                went.why(),
+                sent ? clock.instant() : null);
+        return sent || over ? DONE : attempts;
+    }
+
+    private MailService.Went mailed(Notice notice) {
+        return mail.send(notice.id(), notice.receiver(), notice.subject(), text(notice), html(notice));
+    }
+
+    /** The text of a mail for those who see no HTML. */
+    String text(Notice notice) {
+        String text = plain(notice.text());
+        String talk = lines(notice).stream()
+                .map(line -> who(line) + ": " + plain(line.text()))
+                .collect(Collectors.joining("\n"));
+        return talk.isEmpty() ? text : text + "\n\n--\n" + talk;
+    }
+
+    /** The same as HTML; nothing in it comes from visitors unescaped. */
+    String html(Notice notice) {
+        String html = markdown.html(notice.text());
+        String talk = lines(notice).stream()
+                .map(line -> "<p><b>" + who(line) + ":</b></p>"
+                        + (line.from() == Message.From.VISITOR
+                                ? "<p>" + org.springframework.web.util.HtmlUtils.htmlEscape(line.text()) + "</p>"
+                                : markdown.html(line.text())))
+                .collect(Collectors.joining());
+        return "<!doctype html><html><body style=\"font-family:sans-serif;line-height:1.5\">" + html
+                + (talk.isEmpty() ? "" : "<hr>" + talk) + "</body></html>";
+    }
+
+    private List<Message> lines(Notice notice) {
+        String conversation = notice.conversation();
+        return !notice.attached() || conversation == null
+                ? List.of()
+                : conversations.getObject().lines(conversation, 0).stream()
+                        .map(line -> line.message())
+                        .toList();
+    }
+
+    private static String who(Message line) {
+        return switch (line.from()) {
+            case VISITOR -> "Visitor";
+            case BOT -> "Bot";
+            case AGENT -> org.springframework.web.util.HtmlUtils.htmlEscape(line.author());
+        };
+    }
+
+    /** Small Markdown as it reads without marks; an address follows the words it stands behind. */
+    private static String plain(String markdown) {
+        return markdown.replaceAll("(?<!\\\\)\\[([^\\]]+)\\]\\(([^)\\s]+)\\)", "$1 ($2)")
+                .replaceAll("(?<!\\\\)\\*{1,2}([^*]+?)(?<!\\\\)\\*{1,2}", "$1")
+                .replaceAll("\\\\([\\\\\\[\\]<>*`])", "$1");
+    }
+
+    /** A mail that shows whether the settings are right. @return why it did not go; empty where it did */
+    String tried(String to) {
+        return mail.send(
+                        Ids.next(),
+                        to,
+                        "Mail from Shuttle works",
+                        "This shows that Shuttle can send mail.",
+                        "<p>This shows that Shuttle can send mail.</p>")
+                .why();
+    }
+
+    /** What a due notice does. */
+    @Configuration
+    static class Due {
+
+        @Bean
+        CustomTask<Void> noticeTask(ObjectProvider<NoticeService> notices, InstantSource clock) {
+            return Tasks.custom(TASK).execute((instance, context) -> {
+                int attempts = notices.getObject().deliver(instance.getId());
+                return attempts == DONE
+                        ? new CompletionHandler.OnCompleteRemove<>()
+                        : (complete, operations) ->
+                                operations.reschedule(complete, clock.instant().plus(pause(attempts)));
+            });
+        }
+
+        /** Before the attempt after so many: doubled each time, up to an hour. */
+        private static Duration pause(int attempts) {
+            Duration pause = FIRST_PAUSE.multipliedBy(1L << Math.min(MOST_DOUBLINGS, attempts - 1));
+            return pause.compareTo(LONGEST_PAUSE) > 0 ? LONGEST_PAUSE : pause;
+        }
+    }
+}
