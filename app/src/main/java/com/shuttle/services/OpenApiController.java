@@ -83,6 +83,7 @@ class OpenApiController {
             model.addAttribute("errors", Map.of());
         }
         model.addAttribute("description", description.get());
+        model.addAttribute("hasSecret", false);
         model.addAttribute("connections", catalogue.connections());
         model.addAttribute("kinds", Connection.Kind.values());
         return "services/import";

@@ -7,8 +7,8 @@ function another(rows) {
   const lines = rows.querySelectorAll('.line');
   const last = lines[lines.length - 1];
   const line = last.cloneNode(true);
-  line.querySelectorAll('.field-error').forEach(error => error.remove());
-  line.querySelectorAll('[name]').forEach(field => {
+  line.querySelectorAll('.field-error').forEach((error) => error.remove());
+  line.querySelectorAll('[name]').forEach((field) => {
     field.name = field.name.replace(/\.\d+\./, `.${lines.length}.`);
     if (field.type === 'checkbox') {
       field.checked = false;
@@ -32,7 +32,7 @@ function isBlank(line) {
 
 /** A name that no output has yet. */
 function free(rows, wanted) {
-  const taken = [...rows.querySelectorAll('[name$=".key"]')].map(field => field.value);
+  const taken = [...rows.querySelectorAll('[name$=".key"]')].map((field) => field.value);
   let name = wanted || 'value';
   for (let n = 2; taken.includes(name); n++) {
     name = `${wanted}_${n}`;
@@ -57,7 +57,7 @@ function showBody() {
   document.getElementById('body-field').hidden = document.getElementById('form').value === 'none';
 }
 
-document.addEventListener('click', event => {
+document.addEventListener('click', (event) => {
   const more = event.target.closest('.another');
   if (more) {
     another(more.closest('.rows')).querySelector('input:not([type="hidden"])').focus();

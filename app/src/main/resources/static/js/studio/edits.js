@@ -14,6 +14,8 @@ export class Edits {
     this.line = Promise.resolve();
     this.typed = new Map();
     this.pending = 0;
+    /** How many edits the server has taken; what was fetched before the latest of them is out of date. */
+    this.taken = 0;
     addEventListener('beforeunload', (event) => {
       if (this.unsent) {
         this.flush();
@@ -68,6 +70,7 @@ export class Edits {
       .then(() => this.try(path, typeof value === 'function' ? value() : value))
       .then((reply) => {
         this.pending -= 1;
+        this.taken += 1;
         done?.(reply);
         if (!this.unsent) {
           this.say('All changes saved', false);

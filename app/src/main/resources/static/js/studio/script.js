@@ -91,20 +91,29 @@ const whole = wholeRows(script.dataset.base, (row) => {
  * Fetches the rows anew and puts the caret where it was, or at `focus`. Rows are only exchanged when the server knows all
  * that was typed, so that no letter is lost to an exchange in the midst of typing.
  */
-const refresh = inTurn(async (focus) => {
+const rowsInTurn = inTurn(async (wanted, from) => {
+  // Who has gone on to another row meanwhile is not taken back to the one that was changed.
+  const gone = () => {
+    const row = document.activeElement?.closest('.row')?.dataset.step;
+    return row !== undefined && row !== from && row !== wanted?.step;
+  };
+  let focus = wanted;
   // Only the row that somebody is in comes whole; who goes to another meanwhile needs that one whole.
   const isIn = () => focus?.step ?? document.activeElement?.closest('.row')?.dataset.step ?? '';
-  let html, step;
+  let html, step, taken;
   do {
     await edits.flush();
+    focus = gone() ? undefined : wanted;
     step = isIn();
+    taken = edits.taken;
     html = await getText(`${script.dataset.base}/rows?open=${encodeURIComponent(step)}`);
-  } while (edits.unsent || isIn() !== step);
+  } while (edits.unsent || edits.taken !== taken || (focus && gone()) || isIn() !== step);
   const active = document.activeElement;
   const here =
     !focus && active && script.contains(active) && rowOf(active)
       ? { step: rowOf(active).dataset.step, mark: markOf(active), at: active.selectionStart, whole: active === rowOf(active) }
       : focus;
+  const wasOpen = rows().querySelector('.row.open')?.dataset.step;
   const scroll = script.scrollTop;
   const restore = choice.keep();
   const unfolded = [...rows().querySelectorAll('details[data-more][open]')].map((details) => details.dataset.more);
@@ -123,6 +132,9 @@ const refresh = inTurn(async (focus) => {
     folding.reveal(row);
   }
   if (row && here.whole) {
+    if (wasOpen === here.step) {
+      open(row);
+    }
     row.focus();
     row.scrollIntoView({ block: 'nearest' });
   } else if (row) {
@@ -136,6 +148,10 @@ const refresh = inTurn(async (focus) => {
   }
   showState();
 });
+
+function refresh(focus) {
+  return rowsInTurn(focus, document.activeElement?.closest('.row')?.dataset.step);
+}
 
 /** Makes an edit that changes more than one field's text. */
 async function change(edit, focus) {
@@ -263,6 +279,20 @@ addEventListener('pointerup', () => {
       open(row);
     }
   });
+});
+
+// A row without words has nothing to put the caret into, and opens wherever it is pressed.
+script.addEventListener('click', (event) => {
+  const row = rowOf(event.target);
+  const plain = !event.shiftKey && !event.ctrlKey && !event.metaKey && !event.target.closest('button, a, input, select, textarea');
+  if (row && plain && !row.querySelector('.say') && !row.classList.contains('open')) {
+    open(row);
+    whole(row).then(() => {
+      if (document.activeElement === row) {
+        row.querySelector('.body :is(select, input, textarea)')?.focus();
+      }
+    });
+  }
 });
 
 script.addEventListener('focusin', (event) => {

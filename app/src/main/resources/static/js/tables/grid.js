@@ -41,8 +41,7 @@ function mark() {
   const area = from && selected();
   lines().forEach((line, row) =>
     cells(line).forEach((cell, column) => {
-      const inside =
-        area && row >= area.top && row <= area.bottom && column >= area.left && column <= area.right;
+      const inside = area && row >= area.top && row <= area.bottom && column >= area.left && column <= area.right;
       cell.classList.toggle('chosen', Boolean(inside));
     }),
   );

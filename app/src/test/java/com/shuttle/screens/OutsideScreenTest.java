@@ -94,19 +94,24 @@ class OutsideScreenTest {
 
     private static Locator open(Page page, String step) {
         Locator row = page.locator(".row[data-step='" + step + "']");
-        row.click();
+        Locator words = row.locator(".say");
+        (words.count() > 0 ? words.first() : row).click();
         assertThat(page.locator(".row.open[data-step='" + step + "']")).isVisible();
         return page.locator(".row.open[data-step='" + step + "']");
     }
 
     private static void choose(Locator row, String field, String label) {
-        row.locator("[data-field='" + field + "']").selectOption(new SelectOption().setLabel(label));
+        Locator control = row.locator("[data-field='" + field + "']");
+        control.focus();
+        control.selectOption(new SelectOption().setLabel(label));
     }
 
     private void write(Page page, Bot bot, String table, String service) {
         page.navigate("/bots/" + bot.id() + "/flows/main");
         Locator choice = open(page, "n1");
-        choice.locator("summary").first().click();
+        choice.getByText("More", new Locator.GetByTextOptions().setExact(true))
+                .last()
+                .click();
         choose(choice, "table", table);
         choose(choice, "offered", "For hire");
         Locator save = open(page, "n4");
@@ -160,9 +165,9 @@ class OutsideScreenTest {
             assertThat(visitor.locator("#offers .offers button")).hasCount(2);
             visitor.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Dabchick"))
                     .click();
-            assertThat(visitor.locator("#transcript .bubble").last()).hasText("Your name?");
+            assertThat(visitor.locator("#transcript .bubble").last()).containsText("Your name?");
             says(visitor, "Ada Fenwick");
-            assertThat(visitor.locator("#transcript .bubble").last()).hasText("Your email?");
+            assertThat(visitor.locator("#transcript .bubble").last()).containsText("Your email?");
             says(visitor, email);
             assertThat(visitor.locator("#transcript .bubble").last()).containsText("Yours as C-");
 
