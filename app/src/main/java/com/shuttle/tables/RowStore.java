@@ -2,7 +2,6 @@ package com.shuttle.tables;
 
 import static com.shuttle.schema.Tables.DATA_CELL;
 import static com.shuttle.schema.Tables.DATA_ROW;
-import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.conversation.Query.Rows;
 import com.shuttle.core.table.Cell;
@@ -37,12 +36,18 @@ class RowStore {
     }
 
     /**
-     * A page of the rows that have a text in any cell.
+     * A page of the rows that have a text in any cell and pass all filters.
      *
      * @param by what they are ordered by; null for their own order. Empty cells come last either way
      */
-    Page<StoredRow> rows(String table, String search, @Nullable Column by, boolean greatestFirst, int page) {
-        Condition which = DATA_ROW.TABLE_ID.eq(table);
+    Page<StoredRow> rows(
+            StoredTable table,
+            String search,
+            List<Rows.Filter> filters,
+            @Nullable Column by,
+            boolean greatestFirst,
+            int page) {
+        Condition which = filtered(table, filters);
         if (!search.isBlank()) {
             which = which.and(DSL.exists(DSL.selectOne()
                     .from(DATA_CELL)
@@ -60,13 +65,23 @@ class RowStore {
     /** The first rows that pass all filters. */
     List<Row> find(StoredTable table, Rows query) {
         Map<String, Column> columns = table.columns().stream().collect(Collectors.toMap(Column::key, column -> column));
-        Condition which = DATA_ROW.TABLE_ID.eq(table.id());
-        for (Rows.Filter filter : query.filters()) {
-            which = which.and(condition(requireNonNull(columns.get(filter.column())), filter));
-        }
+        Condition which = filtered(table, query.filters());
         return ordered(which, columns.get(query.order()), query.falling())
                 .limit(query.most())
                 .fetch(row -> TableStore.storedRow(row).row());
+    }
+
+    /** Rows of a table that pass all filters, which name columns that it has. */
+    private static Condition filtered(StoredTable table, List<Rows.Filter> filters) {
+        Condition which = DATA_ROW.TABLE_ID.eq(table.id());
+        for (Rows.Filter filter : filters) {
+            Column column = table.columns().stream()
+                    .filter(one -> one.key().equals(filter.column()))
+                    .findFirst()
+                    .orElseThrow();
+            which = which.and(condition(column, filter));
+        }
+        return which;
     }
 
     /** @param by null for the rows' own order */

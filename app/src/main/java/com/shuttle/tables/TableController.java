@@ -10,6 +10,7 @@ import com.shuttle.web.Checked;
 import com.shuttle.web.Listing;
 import com.shuttle.web.Wanted;
 import jakarta.servlet.http.HttpSession;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,6 +29,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Access(Access.Who.DESIGNER)
 @RequestMapping("/tables")
 class TableController {
+
+    /** The grid's form keeps what the list is filtered by in fields that begin with this. */
+    private static final String FILTER = "filter.";
 
     private final TableService tables;
     private final List<TableUse> uses;
@@ -106,6 +110,13 @@ class TableController {
                 .columns(stored.columns().stream()
                         .map(column -> Listing.Column.sorted(column.name(), column.key()))
                         .toArray(Listing.Column[]::new));
+        for (Column column : stored.columns()) {
+            List<String> values = column.kind() == Column.Kind.YES_NO ? List.of("yes", "no") : column.choices();
+            if (!values.isEmpty()) {
+                listing =
+                        listing.filter(column.key(), column.name(), column.name() + ": any", Listing.Option.of(values));
+            }
+        }
         model.addAttribute("stored", stored);
         model.addAttribute("uses", uses(id));
         model.addAttribute("listing", listing);
@@ -145,10 +156,16 @@ class TableController {
 
     /** What of the rows was shown, as the grid's form says. */
     private static Wanted wanted(Map<String, String> form) {
-        return Wanted.of(Map.of(
-                "q", form.getOrDefault("q", ""),
-                "sort", form.getOrDefault("sort", ""),
-                "page", form.getOrDefault("page", "1")));
+        Map<String, String> wanted = new HashMap<>();
+        for (String part : List.of("q", "sort", "page")) {
+            wanted.put(part, form.getOrDefault(part, ""));
+        }
+        form.forEach((field, value) -> {
+            if (field.startsWith(FILTER)) {
+                wanted.put(field.substring(FILTER.length()), value);
+            }
+        });
+        return Wanted.of(wanted);
     }
 
     @PostMapping("/{table}/settings")

@@ -37,11 +37,13 @@ public class TableService {
 
     private final TableStore store;
     private final RowStore rows;
+    private final PastRowStore past;
     private final InstantSource clock;
 
-    TableService(TableStore store, RowStore rows, InstantSource clock) {
+    TableService(TableStore store, RowStore rows, PastRowStore past, InstantSource clock) {
         this.store = store;
         this.rows = rows;
+        this.past = past;
         this.clock = clock;
     }
 
@@ -69,14 +71,52 @@ public class TableService {
         return store.table(id).isPresent();
     }
 
-    /** A page of the rows that have a text in any cell. @param wanted sorted by a column's key; else the rows keep their order */
+    /**
+     * A page of the rows that have a text in any cell.
+     *
+     * @param wanted sorted by a column's key, else the rows keep their order; filtered by what stands in columns, by their keys
+     */
     public Page<StoredRow> rows(StoredTable table, Wanted wanted) {
         @Nullable
         Column column = table.columns().stream()
                 .filter(candidate -> candidate.key().equals(wanted.by("")))
                 .findFirst()
                 .orElse(null);
-        return rows.rows(table.id(), wanted.search(), column, wanted.turned(), wanted.page());
+        List<Query.Rows.Filter> filters = table.columns().stream()
+                .filter(one -> !wanted.filter(one.key()).isEmpty())
+                .map(one -> new Query.Rows.Filter(one.key(), Comparison.IS, wanted.filter(one.key())))
+                .toList();
+        return rows.rows(table, wanted.search(), filters, column, wanted.turned(), wanted.page());
+    }
+
+    /** @throws Missing if there is no such row */
+    public StoredRow row(String table, String row) {
+        return store.rows(table, List.of(row)).stream().findFirst().orElseThrow(() -> new Missing("row", row));
+    }
+
+    /** A row as it is now and, newest first, as it was. @throws Missing if there is no such row */
+    List<PastRow.View> states(String table, String row) {
+        List<Column> columns = table(table).columns();
+        StoredRow now = row(table, row);
+        List<PastRow.View> states = new ArrayList<>();
+        states.add(PastRow.view(columns, now.version(), now.row().cells(), null, null));
+        past.of(table, row)
+                .forEach(one -> states.add(
+                        PastRow.view(columns, one.version(), one.cells(), one.changedBy(), one.changedAt())));
+        return states;
+    }
+
+    /** Writes what a row was in its cells again, as any other change. */
+    @Transactional
+    public Checked<Before> putBack(String table, String row, long version) {
+        Map<String, String> form = new HashMap<>();
+        past.of(table, row).stream()
+                .filter(one -> one.version() == version)
+                .forEach(one -> table(table)
+                        .columns()
+                        .forEach(column -> form.put(
+                                TableForms.cell(row, column), one.cells().getOrDefault(column.key(), ""))));
+        return changeRows(table, form);
     }
 
     /** Rows as a bot looks for them; a table or column that is gone has none. */

@@ -13,6 +13,7 @@ import com.shuttle.web.Json;
 import com.shuttle.web.Like;
 import com.shuttle.web.Page;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -40,9 +41,13 @@ class TableStore {
             .asField("row_count");
 
     private final DSLContext db;
+    private final PastRowStore past;
+    private final InstantSource clock;
 
-    TableStore(DSLContext db) {
+    TableStore(DSLContext db, PastRowStore past, InstantSource clock) {
         this.db = db;
+        this.past = past;
+        this.clock = clock;
     }
 
     /** @param sort {@code name}, {@code rows} or {@code changed}, with a minus before it for the other way round */
@@ -182,7 +187,9 @@ class TableStore {
     /** Writes cells and places, and counts the change of each row. */
     void updateRows(StoredTable table, List<StoredRow> rows) {
         List<Query> changes = new ArrayList<>();
+        Instant now = clock.instant();
         for (StoredRow row : rows) {
+            changes.add(past.keep(table.id(), row.row().id(), now));
             changes.add(db.update(DATA_ROW)
                     .set(DATA_ROW.ORDINAL, row.ordinal())
                     .set(DATA_ROW.CELLS, Json.write(row.row().cells()))

@@ -249,6 +249,16 @@ function secret(awaiting, hooks) {
   return [box, element('p', 'widget-hint', 'It is hidden here and kept under lock.')];
 }
 
+/** What is seen while a service is asked; its words appear where that takes longer than a moment. */
+function meanwhile(words) {
+  const dots = element('div', 'bubble typing-dots');
+  dots.setAttribute('aria-hidden', 'true');
+  dots.append(...[1, 2, 3].map(() => element('i')));
+  const said = element('p', 'meanwhile', words);
+  said.setAttribute('role', 'status');
+  return [dots, said];
+}
+
 /**
  * Shows what can be used now.
  * @param {HTMLElement} box emptied first
@@ -257,6 +267,10 @@ function secret(awaiting, hooks) {
  */
 export function showWidgets(box, awaiting, hooks) {
   const parts = [];
+  if (awaiting?.kind === 'service') {
+    box.replaceChildren(...meanwhile(awaiting.hint));
+    return;
+  }
   if (awaiting?.hint) {
     parts.push(element('p', 'widget-hint', awaiting.hint));
   }

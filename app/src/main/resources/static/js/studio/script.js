@@ -13,6 +13,7 @@ import { getText, page } from '../web/http.js';
 import { inTurn } from '../web/in-turn.js';
 import { leading } from './leading.js';
 import { listSearch } from './list-search.js';
+import { opening } from './opening.js';
 import { placeholders } from './placeholders.js';
 import { kindsIn, pick } from './picker.js';
 import { rehearse } from './rehearse.js';
@@ -262,48 +263,7 @@ script.addEventListener('change', (event) => {
   }
 });
 
-// A row that is pressed opens when the button is let go: opening moves things, and the press would end beside its aim.
-let pressed = false;
-script.addEventListener(
-  'pointerdown',
-  () => {
-    pressed = true;
-  },
-  true,
-);
-addEventListener('pointerup', () => {
-  pressed = false;
-  setTimeout(() => {
-    const row = script.contains(document.activeElement) ? rowOf(document.activeElement) : null;
-    if (row && row !== document.activeElement && !row.classList.contains('open')) {
-      open(row);
-    }
-  });
-});
-
-// A row without words has nothing to put the caret into, and opens wherever it is pressed.
-script.addEventListener('click', (event) => {
-  const row = rowOf(event.target);
-  const plain = !event.shiftKey && !event.ctrlKey && !event.metaKey && !event.target.closest('button, a, input, select, textarea');
-  if (row && plain && !row.querySelector('.say') && !row.classList.contains('open')) {
-    open(row);
-    whole(row).then(() => {
-      if (document.activeElement === row) {
-        row.querySelector('.body :is(select, input, textarea)')?.focus();
-      }
-    });
-  }
-});
-
-script.addEventListener('focusin', (event) => {
-  const row = rowOf(event.target);
-  if (row && !pressed && event.target !== row && !row.classList.contains('open')) {
-    open(row);
-  }
-  if (row) {
-    others.at(row.dataset.step);
-  }
-});
+opening(script, { open, whole, at: (row) => others.at(row.dataset.step) });
 
 // What other rows say about a row (names in exits) follows when the row is left.
 script.addEventListener('focusout', async (event) => {

@@ -74,6 +74,7 @@ function put(cell, text) {
     }
     cell.value = text.trim();
   }
+  cell.dataset.before = cell.value;
 }
 
 /** Changes cells, so that all of it can be taken back at once. */
@@ -87,6 +88,7 @@ function takeBack() {
   const before = changes.pop();
   before?.forEach(([cell, text]) => {
     cell.value = text;
+    cell.dataset.before = text;
   });
   return Boolean(before);
 }

@@ -101,6 +101,39 @@ class ApiTest {
     }
 
     @Test
+    void rowsOfATableAreReadFilteredAddedChangedAndDeleted() throws Exception {
+        String token = designer();
+        JsonNode all = call("GET", "/api/v1/tables", token, null).body();
+        JsonNode guides = null;
+        for (JsonNode table : all) {
+            guides = table.get("name").asString().equals("Guides") ? table : guides;
+        }
+        assertThat(guides).isNotNull();
+        assertThat(guides.get("columns").get(0).toString())
+                .isEqualTo("{\"key\":\"c1\",\"name\":\"Guide\",\"kind\":\"text\",\"unit\":\"\"}");
+        String rows = "/api/v1/tables/" + guides.get("id").asString() + "/rows";
+        String name = data.name("Guide");
+        Got added = call("POST", rows, token, Map.of("cells", Map.of("c1", name, "c2", "Cornish, English")));
+        assertThat(added.status()).isEqualTo(201);
+        String row = rows + "/" + added.body().get("id").asString();
+        assertThat(call("GET", rows + "?c2=cornish&sort=-c1", token, null).body().toString())
+                .contains(name)
+                .contains("\"page\":1,\"pages\":1,\"total\":1");
+        Got changed = call("PATCH", row, token, "{\"cells\":{\"c5\":\"12\",\"c2\":null}}");
+        assertThat(changed.body().get("cells").toString()).isEqualTo("{\"c1\":\"" + name + "\",\"c5\":\"12\"}");
+        assertThat(call("PATCH", row, token, "{\"cells\":{\"c5\":\"many\"}}")
+                        .body()
+                        .get("detail")
+                        .asString())
+                .isEqualTo("c5: “many” is not a number.");
+        assertThat(call("PATCH", row, token, "{\"cells\":{\"c99\":\"x\"}}").status())
+                .isEqualTo(422);
+        assertThat(call("DELETE", row, token, null).status()).isEqualTo(204);
+        assertThat(call("DELETE", row, token, null).status()).isEqualTo(404);
+        assertThat(call("GET", rows, null, null).status()).isEqualTo(401);
+    }
+
+    @Test
     void unfitContentIsLeftOutAndListed() throws Exception {
         String token = designer();
         String path = "/api/v1/collections/"

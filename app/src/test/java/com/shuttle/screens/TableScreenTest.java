@@ -137,4 +137,57 @@ class TableScreenTest {
             assertThat(screens.complaints()).isEmpty();
         }
     }
+
+    private static void paste(Locator cell, String text) {
+        cell.focus();
+        cell.evaluate("""
+                (cell, text) => {
+                  const clipboardData = new DataTransfer();
+                  clipboardData.setData('text/plain', text);
+                  cell.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+                }""", text);
+    }
+
+    @Test
+    void theGridIsWorkedAsInASpreadsheetAndWhatARowWasIsKept() {
+        try (Screens screens = new Screens(port)) {
+            Page page = tables(screens);
+            file(page, data.name("Punts") + ".csv", "Boat,Seats,Afloat\nHeron,4,yes\n");
+            assertThat(cell(page, 0, 0)).hasValue("Heron");
+            paste(cell(page, 1, 0), "Coot\t1\tyes\nRail\t2\tno\nTeal\t3\tno\nSmew\t4\tyes\nIbis\t5\tno\n");
+            assertThat(cell(page, 5, 0)).hasValue("Ibis");
+            cell(page, 1, 1).focus();
+            page.keyboard().press("Shift+ArrowDown");
+            page.keyboard().press("Shift+ArrowDown");
+            page.keyboard().press("Control+d");
+            assertThat(cell(page, 3, 1)).hasValue("1");
+            page.keyboard().press("Control+z");
+            assertThat(cell(page, 3, 1)).hasValue("3");
+            page.locator("button:has-text('Save the rows')").click();
+            assertThat(page.locator(".table-head .hint")).hasText("6 rows");
+
+            page.locator(".hide-columns summary").click();
+            page.getByLabel("Seats", new Page.GetByLabelOptions().setExact(true))
+                    .uncheck();
+            assertThat(cell(page, 0, 1)).isHidden();
+            page.reload();
+            assertThat(cell(page, 0, 1)).isHidden();
+            page.locator("select[name=c3]").selectOption("no");
+            page.locator(".filter button").click();
+            assertThat(page.locator(".row-past")).hasCount(3);
+            cell(page, 0, 0).fill("Water rail");
+            page.locator("button:has-text('Save the rows')").click();
+            assertThat(page.locator(".row-past")).hasCount(3);
+            page.locator(".row-past").first().click();
+            assertThat(page.locator(".grid-list tbody tr")).hasCount(2);
+            assertThat(page.locator(".differs")).hasText("Rail");
+            page.locator("button:has-text('Put back')").click();
+            assertThat(page.locator("h1")).hasText("Rail");
+            assertThat(screens.complaints()).isEmpty();
+
+            page.navigate("/tables");
+            file(page, "wide.csv", "c,".repeat(500) + "\n" + "1,".repeat(500) + "\n");
+            assertThat(page.locator("#error-file")).containsText("up to 40 columns");
+        }
+    }
 }

@@ -4,12 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.sun.net.httpserver.HttpServer;
+import com.sun.net.httpserver.HttpsConfigurator;
+import com.sun.net.httpserver.HttpsServer;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.net.URI;
 import java.net.UnknownHostException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.KeyStore;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
+import javax.net.ssl.KeyManagerFactory;
+import javax.net.ssl.SSLContext;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -68,6 +78,56 @@ class OutgoingTest {
             assertThatThrownBy(() -> outgoing.page(base + "/away")).hasMessageContaining("own network");
             assertThatThrownBy(() -> outgoing.page(base + "/large")).hasMessageContaining("larger than 5 MB");
             assertThatThrownBy(() -> outgoing.page(base + "/gone")).hasMessageContaining("error 410");
+        } finally {
+            server.stop(0);
+        }
+    }
+
+    /** A certificate that nobody vouches for, made for another name. */
+    @Test
+    void aCertificateThatDoesNotFitIsRefusedBeforeAnythingIsSent() throws Exception {
+        Path store = Files.createTempDirectory("certificate").resolve("store.p12");
+        String password = "certificate";
+        Process made = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "keytool")
+                                .toString(),
+                        "-genkeypair",
+                        "-alias",
+                        "a",
+                        "-keyalg",
+                        "EC",
+                        "-dname",
+                        "CN=elsewhere.example",
+                        "-storetype",
+                        "PKCS12",
+                        "-storepass",
+                        password,
+                        "-keystore",
+                        store.toString())
+                .redirectErrorStream(true)
+                .start();
+        assertThat(made.waitFor()).isZero();
+        KeyStore keys = KeyStore.getInstance(store.toFile(), password.toCharArray());
+        KeyManagerFactory managers = KeyManagerFactory.getInstance(KeyManagerFactory.getDefaultAlgorithm());
+        managers.init(keys, password.toCharArray());
+        SSLContext context = SSLContext.getInstance("TLS");
+        context.init(managers.getKeyManagers(), null, null);
+        HttpsServer server = HttpsServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
+        server.setHttpsConfigurator(new HttpsConfigurator(context));
+        AtomicInteger calls = new AtomicInteger();
+        server.createContext("/", exchange -> {
+            calls.incrementAndGet();
+            exchange.sendResponseHeaders(204, -1);
+            exchange.close();
+        });
+        server.start();
+        try {
+            Outgoing outgoing = new Outgoing(Set.of("127.0.0.1"));
+            URI address = URI.create("https://127.0.0.1:" + server.getAddress().getPort() + "/");
+            assertThatThrownBy(() -> outgoing.exchange(new Outgoing.Sending("GET", address, Map.of(), "", "", 5000)))
+                    .isInstanceOf(Outgoing.Unsent.class)
+                    .hasMessage("Its certificate does not fit.");
+            assertThat(calls).hasValue(0);
         } finally {
             server.stop(0);
         }

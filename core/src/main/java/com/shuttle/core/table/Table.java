@@ -19,7 +19,7 @@ public record Table(
     public static final int MOST_COLUMNS = 40;
 
     /** More rows than this are refused. */
-    public static final int MOST_ROWS = 10_000;
+    public static final int MOST_ROWS = 100_000;
 
     /**
      * One row.

@@ -1,0 +1,239 @@
+package bench;
+
+import com.shuttle.Shuttle;
+import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotService;
+import com.shuttle.chat.ConversationService;
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.flow.Comparison;
+import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.service.Service;
+import com.shuttle.core.table.Column;
+import com.shuttle.core.table.Table;
+import com.shuttle.core.table.Table.Row;
+import com.shuttle.releases.ReleaseService;
+import com.shuttle.services.Catalogue;
+import com.shuttle.services.NewConnection;
+import com.shuttle.standins.CourseBookings;
+import com.shuttle.standins.CustomerRecords;
+import com.shuttle.standins.Mood;
+import com.shuttle.tables.TableService;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Outgoing;
+import java.net.InetAddress;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.LongAdder;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.Consumer;
+import java.util.stream.IntStream;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/**
+ * Tables and services under load, within one server: look-ups beside the plain statement, bringing in many rows, turns with a
+ * service call beside the bare call, and chat turns while services hang.
+ */
+public final class OutsideBench {
+
+    private static final int AT_ONCE = 64;
+    private static final int HANGING = 200;
+    private static final long ROUND_NANOS = 6_000_000_000L;
+
+    private final ConfigurableApplicationContext server;
+    private final TableService tables;
+    private final ConversationService conversations;
+
+    private OutsideBench(ConfigurableApplicationContext server) {
+        this.server = server;
+        this.tables = server.getBean(TableService.class);
+        this.conversations = server.getBean(ConversationService.class);
+    }
+
+    public static void main(String[] args) throws Exception {
+        SpringApplication application = new SpringApplication(Shuttle.class);
+        application.setDefaultProperties(Map.of(
+                "shuttle.data", Files.createTempDirectory("shuttle-bench").toString(), "server.port", "0"));
+        try (ConfigurableApplicationContext server = application.run()) {
+            OutsideBench bench = new OutsideBench(server);
+            bench.lookUps(1_000);
+            bench.lookUps(100_000);
+            bench.calls();
+        }
+        System.exit(0);
+    }
+
+    // Tables
+
+    private void lookUps(int rows) {
+        List<Column> columns = List.of(
+                new Column("c1", "Name", Column.Kind.TEXT, ""),
+                new Column("c2", "Kind", Column.Kind.TEXT, ""),
+                new Column("c3", "Places", Column.Kind.NUMBER, ""));
+        List<Row> all = IntStream.range(0, rows)
+                .mapToObj(i -> new Row(
+                        "r" + i, Map.of("c1", "Thing " + i, "c2", "kind " + i % 50, "c3", Integer.toString(i % 97))))
+                .toList();
+        long begun = System.nanoTime();
+        String id = tables.add(new Table("things-" + rows, "Things " + rows, List.of(), columns, all, true));
+        System.out.printf("Bringing in %,d rows of three columns %.1f s%n", rows, (System.nanoTime() - begun) / 1e9);
+        JdbcTemplate plain = server.getBean(JdbcTemplate.class);
+        String sql = "select r.id, r.cells from data_row r where r.table_id = ?"
+                + " and exists (select 1 from data_cell c where c.table_id = r.table_id and c.row_id = r.id"
+                + " and c.column_key = 'c1' and c.low = ?) and exists (select 1 from data_cell c"
+                + " where c.table_id = r.table_id and c.row_id = r.id and c.column_key = 'c3' and c.figure >= ?)"
+                + " order by r.ordinal, r.id limit 5";
+        double own = rate(
+                1,
+                n -> tables.find(new Query.Rows(
+                        id,
+                        List.of(
+                                new Query.Rows.Filter("c1", Comparison.IS, "thing " + n % rows),
+                                new Query.Rows.Filter("c3", Comparison.AT_LEAST, "0")),
+                        "",
+                        false,
+                        5)));
+        double bare = rate(1, n -> plain.queryForList(sql, id, "thing " + n % rows, 0.0));
+        System.out.printf(
+                "Look-ups of two conditions in %,d rows %,.0f a second, the plain statement %,.0f (%.2f; aim above 0.33)%n",
+                rows, own, bare, own / bare);
+    }
+
+    // Services
+
+    private void calls() throws Exception {
+        CustomerRecords records = new CustomerRecords(0);
+        records.start();
+        CourseBookings hanging = new CourseBookings(0);
+        hanging.start();
+        Outgoing outgoing = server.getBean(Outgoing.class);
+        outgoing.lead("records.bench", InetAddress.getLoopbackAddress());
+        String path = "/customers?email=nobody@mill.example";
+        Bot caller = bot(service("http://records.bench:" + records.port(), path));
+        Bot stuck = bot(service("http://records.bench:" + hanging.port(), "/courses"));
+        List<String> talks = begun(caller, AT_ONCE);
+        rate(AT_ONCE, n -> turn(talks.get(n % AT_ONCE)));
+        double turns = rate(AT_ONCE, n -> turn(talks.get(n % AT_ONCE)));
+        HttpClient http = HttpClient.newHttpClient();
+        HttpRequest bare = HttpRequest.newBuilder(URI.create("http://localhost:" + records.port() + path))
+                .header("X-Key", CustomerRecords.KEY)
+                .build();
+        double calls = rate(AT_ONCE, n -> {
+            try {
+                http.send(bare, BodyHandlers.discarding());
+            } catch (Exception e) {
+                throw new IllegalStateException(e);
+            }
+        });
+        System.out.printf(
+                "Turns with a service call, %d at once: %,.0f a second, the bare call %,.0f (%.2f; aim 0.5)%n",
+                AT_ONCE, turns, calls, turns / calls);
+        Bot plain = bot("");
+        List<String> chats = begun(plain, AT_ONCE);
+        rate(AT_ONCE, n -> say(chats.get(n % AT_ONCE)));
+        double free = rate(AT_ONCE, n -> say(chats.get(n % AT_ONCE)));
+        hanging.mood(Mood.HANGING);
+        begun(stuck, HANGING).forEach(this::say);
+        TimeUnit.SECONDS.sleep(1);
+        double beside = rate(AT_ONCE, n -> say(chats.get(n % AT_ONCE)));
+        System.out.printf(
+                "Chat turns %,.0f a second, beside %d hanging calls %,.0f (%.2f; aim 0.9)%n",
+                free, HANGING, beside, beside / free);
+    }
+
+    private String service(String address, String path) {
+        Catalogue catalogue = server.getBean(Catalogue.class);
+        String connection = good(
+                catalogue.connect(new NewConnection(address, address, "header", "X-Key", "", CustomerRecords.KEY)));
+        Service named = Service.named(path);
+        String id = catalogue.add(
+                new Service(
+                        path,
+                        "",
+                        List.of(),
+                        new Service.Request("GET", path, List.of(), Service.BodyForm.NONE, ""),
+                        List.of(),
+                        named.results(),
+                        new Service.Care(60, 1, false)),
+                connection);
+        good(catalogue.publish(id, null));
+        return id;
+    }
+
+    /** A bot that asks for a word and, where there is a service, calls it with each. */
+    private Bot bot(String service) {
+        String next = service.isEmpty() ? "q" : "c";
+        String flow =
+                "{'format':'shuttle-flow/1','id':'main','name':'Main','phrases':[],'sections':[{'id':'s','title':'','steps':["
+                        + "{'kind':'question','id':'q','ask':['A word?'],'type':'text','variable':'word','skipWhenKnown':false,"
+                        + "'exits':{'answered':'step:" + next + "'}},"
+                        + "{'kind':'call_service','id':'c','service':'" + service
+                        + "','results':[{'id':'r1','result':'done','name':'done'}],"
+                        + "'exits':{'result:r1':'step:q','failed':'step:q'}}]}]}";
+        BotService bots = server.getBean(BotService.class);
+        Bot bot = good(bots.create("Bench " + Ids.next(), "GB", null));
+        bots.putFlow(bot.id(), FlowJson.readTrusted(flow.replace('\'', '"')), "bench", null);
+        good(server.getBean(ReleaseService.class).release(bot.id(), "", null));
+        return bot;
+    }
+
+    private List<String> begun(Bot bot, int many) {
+        return IntStream.range(0, many)
+                .mapToObj(i -> conversations
+                        .begin(bot.id(), "", "", "web", "")
+                        .orElseThrow()
+                        .conversation())
+                .toList();
+    }
+
+    private void say(String conversation) {
+        conversations.say(conversation, Ids.next(), "word");
+    }
+
+    /** A turn, and what comes of the call that it makes. */
+    private void turn(String conversation) {
+        say(conversation);
+        while (conversations.state(conversation).awaiting() instanceof Awaiting.Called) {
+            LockSupport.parkNanos(1_000_000);
+        }
+    }
+
+    private static <T> T good(Checked<T> checked) {
+        if (checked instanceof Checked.Good<T>(T value)) {
+            return value;
+        }
+        throw new IllegalStateException(checked.toString());
+    }
+
+    /** How often a second something is done by so many at once; each is given numbers of its own. */
+    private static double rate(int atOnce, Consumer<Integer> act) {
+        LongAdder done = new LongAdder();
+        long end = System.nanoTime() + ROUND_NANOS;
+        try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Runnable> work = new ArrayList<>();
+            for (int i = 0; i < atOnce; i++) {
+                int first = i;
+                work.add(() -> {
+                    for (int n = first; System.nanoTime() < end; n += atOnce) {
+                        act.accept(n);
+                        done.increment();
+                    }
+                });
+            }
+            work.forEach(threads::submit);
+        }
+        return done.sum() / (ROUND_NANOS / 1e9);
+    }
+}
