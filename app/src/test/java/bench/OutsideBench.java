@@ -90,11 +90,11 @@ public final class OutsideBench {
         String id = tables.add(new Table("things-" + rows, "Things " + rows, List.of(), columns, all, true));
         System.out.printf("Bringing in %,d rows of three columns %.1f s%n", rows, (System.nanoTime() - begun) / 1e9);
         JdbcTemplate plain = server.getBean(JdbcTemplate.class);
-        String sql = "select r.id, r.cells from data_row r where r.table_id = ?"
-                + " and exists (select 1 from data_cell c where c.table_id = r.table_id and c.row_id = r.id"
-                + " and c.column_key = 'c1' and c.low = ?) and exists (select 1 from data_cell c"
-                + " where c.table_id = r.table_id and c.row_id = r.id and c.column_key = 'c3' and c.figure >= ?)"
-                + " order by r.ordinal, r.id limit 5";
+        String sql =
+                "select r.id, r.cells from data_cell a join data_cell b on b.table_id = a.table_id and b.row_id = a.row_id"
+                        + " join data_row r on r.table_id = a.table_id and r.id = a.row_id where a.table_id = ?"
+                        + " and a.column_key = 'c1' and a.low = ? and b.column_key = 'c3' and b.figure >= ?"
+                        + " order by r.ordinal, r.id limit 5";
         double own = rate(
                 1,
                 n -> tables.find(new Query.Rows(
@@ -206,7 +206,7 @@ public final class OutsideBench {
     private void turn(String conversation) {
         say(conversation);
         while (conversations.state(conversation).awaiting() instanceof Awaiting.Called) {
-            LockSupport.parkNanos(1_000_000);
+            LockSupport.parkNanos(20_000_000);
         }
     }
 

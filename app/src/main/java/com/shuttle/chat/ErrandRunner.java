@@ -1,6 +1,7 @@
 package com.shuttle.chat;
 
 import com.shuttle.core.conversation.Errand;
+import java.time.Duration;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
@@ -22,6 +23,11 @@ public interface ErrandRunner<E extends Errand> {
     }
 
     Class<E> type();
+
+    /** After so long an attempt of which nothing has come counts as lost, because its server has ended. */
+    default Duration lease(E errand) {
+        return Duration.ofSeconds(errand.limit());
+    }
 
     /**
      * Does an errand.

@@ -3,10 +3,10 @@ package com.shuttle.chat;
 import static java.util.Objects.requireNonNull;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
-import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.boot.config.DbSchedulerCustomizer;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.shuttle.core.conversation.Errand;
@@ -49,16 +49,19 @@ public class Errands {
 
     private final ConversationStore store;
     private final ObjectProvider<Scheduler> scheduler;
+    private final ObjectProvider<ConversationService> conversations;
     private final InstantSource clock;
     private final Map<Class<?>, ErrandRunner<?>> runners = new HashMap<>();
 
     Errands(
             ConversationStore store,
             ObjectProvider<Scheduler> scheduler,
+            ObjectProvider<ConversationService> conversations,
             InstantSource clock,
             List<ErrandRunner<?>> all) {
         this.store = store;
         this.scheduler = scheduler;
+        this.conversations = conversations;
         this.clock = clock;
         all.forEach(runner -> runners.put(runner.type(), runner));
         for (Class<?> type : Errand.class.getPermittedSubclasses()) {
@@ -71,13 +74,38 @@ public class Errands {
     /** An errand that is under way. */
     record UnderWay(Errand errand, int attempts, Instant until) {}
 
-    /** Sends an errand when the present transaction is committed. */
+    /**
+     * Sends an errand when the present transaction is committed: at once, on a thread of its own. The scheduler only takes it up
+     * where nothing has come of that for so long that the server must have ended.
+     */
     void send(String conversation, Errand errand, Instant at) {
         store.insertErrand(conversation, new UnderWay(errand, 0, at.plusSeconds(errand.limit())));
-        SchedulerClient client = scheduler.getObject();
-        client.scheduleIfNotExists(
-                TASK.instance(conversation + BETWEEN + errand.key()).build(), at);
-        AfterCommit.run(() -> scheduler.getObject().triggerCheckForDueExecutions());
+        TaskInstance<Void> instance =
+                TASK.instance(conversation + BETWEEN + errand.key()).build();
+        scheduler.getObject().scheduleIfNotExists(instance, at.plus(lease(runner(errand), errand)));
+        AfterCommit.run(() -> Thread.startVirtualThread(() -> first(conversation, errand.key(), instance)));
+    }
+
+    private void first(String conversation, String key, TaskInstance<Void> instance) {
+        int attempts = run(conversation, key, conversations.getObject());
+        if (attempts == DONE) {
+            scheduler.getObject().cancel(instance);
+        } else {
+            scheduler.getObject().reschedule(instance, clock.instant().plus(pause(attempts)));
+        }
+    }
+
+    /** Before the attempt after so many: half as long again each time. */
+    private static Duration pause(int attempts) {
+        return Duration.ofMillis((long) (FIRST_PAUSE.toMillis() * Math.pow(GROWTH, attempts - 1)));
+    }
+
+    private ErrandRunner<?> runner(Errand errand) {
+        return requireNonNull(runners.get(errand.getClass()));
+    }
+
+    private static <E extends Errand> Duration lease(ErrandRunner<E> runner, Errand errand) {
+        return runner.lease(runner.type().cast(errand));
     }
 
     /** Does an errand for the first time. Null where nothing came of it. */
@@ -90,7 +118,7 @@ public class Errands {
     }
 
     private @Nullable JsonNode perform(String conversation, Errand errand, int attempt) throws ErrandRunner.Again {
-        return run(requireNonNull(runners.get(errand.getClass())), conversation, errand, attempt);
+        return run(runner(errand), conversation, errand, attempt);
     }
 
     private static <E extends Errand> @Nullable JsonNode run(
@@ -173,11 +201,6 @@ public class Errands {
                         : (complete, operations) ->
                                 operations.reschedule(complete, clock.instant().plus(pause(attempts)));
             });
-        }
-
-        /** Before the attempt after so many: half as long again each time. */
-        private static Duration pause(int attempts) {
-            return Duration.ofMillis((long) (FIRST_PAUSE.toMillis() * Math.pow(GROWTH, attempts - 1)));
         }
 
         private static int run(String id, Errands errands, ConversationService conversations) {

@@ -39,6 +39,7 @@ public class Calls implements ErrandRunner<Errand.Call> {
     private static final Logger LOG = LoggerFactory.getLogger(Calls.class);
     private static final String MASK = "•••••";
     private static final int UNAUTHORISED = 401;
+    private static final int LEAST_LEASE = 5;
     private static final Pattern TRANSIENT = Pattern.compile("408|429|5\\d\\d");
 
     private final Catalogue catalogue;
@@ -68,6 +69,16 @@ public class Calls implements ErrandRunner<Errand.Call> {
     @Override
     public Class<Errand.Call> type() {
         return Errand.Call.class;
+    }
+
+    /** What a call may take, for its token and once more with a new one, and some time for the rest. */
+    @Override
+    public Duration lease(Errand.Call call) {
+        int seconds = catalogue
+                .callable(call.service())
+                .map(service -> service.draft().care().seconds())
+                .orElse(0);
+        return Duration.ofSeconds(LEAST_LEASE + 2L * seconds);
     }
 
     @Override

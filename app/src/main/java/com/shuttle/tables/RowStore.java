@@ -4,9 +4,11 @@ import static com.shuttle.schema.Tables.DATA_CELL;
 import static com.shuttle.schema.Tables.DATA_ROW;
 
 import com.shuttle.core.conversation.Query.Rows;
+import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.table.Cell;
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Table.Row;
+import com.shuttle.schema.tables.DataCell;
 import com.shuttle.tables.StoredTable.StoredRow;
 import com.shuttle.web.Like;
 import com.shuttle.web.Page;
@@ -29,6 +31,9 @@ import org.springframework.stereotype.Repository;
 @Repository
 class RowStore {
 
+    /** The cells by which rows are found where others are looked at one by one. */
+    private static final DataCell LEAD = DATA_CELL.as("lead_cell");
+
     private final DSLContext db;
 
     RowStore(DSLContext db) {
@@ -47,6 +52,7 @@ class RowStore {
             @Nullable Column by,
             boolean greatestFirst,
             int page) {
+        Rows.Filter leading = leading(table, filters);
         Condition which = filtered(table, filters);
         if (!search.isBlank()) {
             which = which.and(DSL.exists(DSL.selectOne()
@@ -55,7 +61,7 @@ class RowStore {
                     .and(DATA_CELL.ROW_ID.eq(DATA_ROW.ID))
                     .and(DATA_CELL.LOW.like(Like.containing(search.strip()), Like.ESCAPE))));
         }
-        List<StoredRow> items = ordered(which, by, greatestFirst)
+        List<StoredRow> items = ordered(table, leading, which, by, greatestFirst)
                 .limit(Page.SIZE)
                 .offset(Page.offset(page))
                 .fetch(TableStore::storedRow);
@@ -65,8 +71,11 @@ class RowStore {
     /** The first rows that pass all filters. */
     List<Row> find(StoredTable table, Rows query) {
         Map<String, Column> columns = table.columns().stream().collect(Collectors.toMap(Column::key, column -> column));
-        Condition which = filtered(table, query.filters());
-        return ordered(which, columns.get(query.order()), query.falling())
+        Rows.Filter leading = leading(table, query.filters());
+        List<Rows.Filter> others =
+                query.filters().stream().filter(filter -> filter != leading).toList();
+        Condition which = filtered(table, others);
+        return ordered(table, leading, which, columns.get(query.order()), query.falling())
                 .limit(query.most())
                 .fetch(row -> TableStore.storedRow(row).row());
     }
@@ -75,18 +84,46 @@ class RowStore {
     private static Condition filtered(StoredTable table, List<Rows.Filter> filters) {
         Condition which = DATA_ROW.TABLE_ID.eq(table.id());
         for (Rows.Filter filter : filters) {
-            Column column = table.columns().stream()
-                    .filter(one -> one.key().equals(filter.column()))
-                    .findFirst()
-                    .orElseThrow();
-            which = which.and(condition(column, filter));
+            which = which.and(condition(column(table, filter), filter));
         }
         return which;
     }
 
+    private static Column column(StoredTable table, Rows.Filter filter) {
+        return table.columns().stream()
+                .filter(one -> one.key().equals(filter.column()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /**
+     * The filter that leaves the fewest rows, as far as can be told: one for what stands in a column, found by the index of cells;
+     * null where there is none.
+     */
+    private static Rows.@Nullable Filter leading(StoredTable table, List<Rows.Filter> filters) {
+        return filters.stream()
+                .filter(filter -> filter.comparison() == Comparison.IS)
+                .filter(filter -> column(table, filter).kind() != Column.Kind.LIST)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Rows that have a cell for a leading filter. */
+    private static Condition led(StoredTable table, Rows.Filter filter) {
+        Column column = column(table, filter);
+        return LEAD.TABLE_ID
+                .eq(table.id())
+                .and(LEAD.COLUMN_KEY.eq(column.key()))
+                .and(LEAD.LOW.eq(low(column, filter.value())));
+    }
+
     /** @param by null for the rows' own order */
     private SelectSeekStepN<Record4<String, String, Integer, Long>> ordered(
-            Condition which, @Nullable Column by, boolean greatestFirst) {
+            StoredTable table,
+            Rows.@Nullable Filter leading,
+            Condition which,
+            @Nullable Column by,
+            boolean greatestFirst) {
         List<OrderField<?>> order = new ArrayList<>();
         if (by != null) {
             Field<?> cell = by.kind().figures() ? DATA_CELL.FIGURE : DATA_CELL.LOW;
@@ -94,15 +131,20 @@ class RowStore {
         }
         order.add(DATA_ROW.ORDINAL);
         order.add(DATA_ROW.ID);
+        org.jooq.Table<?> from = leading == null
+                ? DATA_ROW
+                : LEAD.join(DATA_ROW).on(DATA_ROW.TABLE_ID.eq(LEAD.TABLE_ID).and(DATA_ROW.ID.eq(LEAD.ROW_ID)));
+        org.jooq.Table<?> whole = by == null
+                ? from
+                : from.leftJoin(DATA_CELL)
+                        .on(DATA_CELL
+                                .TABLE_ID
+                                .eq(DATA_ROW.TABLE_ID)
+                                .and(DATA_CELL.ROW_ID.eq(DATA_ROW.ID))
+                                .and(DATA_CELL.COLUMN_KEY.eq(by.key())));
         return db.select(DATA_ROW.ID, DATA_ROW.CELLS, DATA_ROW.ORDINAL, DATA_ROW.VERSION)
-                .from(DATA_ROW)
-                .leftJoin(DATA_CELL)
-                .on(DATA_CELL
-                        .TABLE_ID
-                        .eq(DATA_ROW.TABLE_ID)
-                        .and(DATA_CELL.ROW_ID.eq(DATA_ROW.ID))
-                        .and(DATA_CELL.COLUMN_KEY.eq(by == null ? "" : by.key())))
-                .where(which)
+                .from(whole)
+                .where(leading == null ? which : which.and(led(table, leading)))
                 .orderBy(order);
     }
 

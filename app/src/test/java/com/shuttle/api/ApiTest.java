@@ -116,7 +116,9 @@ class ApiTest {
         Got added = call("POST", rows, token, Map.of("cells", Map.of("c1", name, "c2", "Cornish, English")));
         assertThat(added.status()).isEqualTo(201);
         String row = rows + "/" + added.body().get("id").asString();
-        assertThat(call("GET", rows + "?c2=cornish&sort=-c1", token, null).body().toString())
+        assertThat(call("GET", rows + "?c2=cornish&sort=-c1", token, null)
+                        .body()
+                        .toString())
                 .contains(name)
                 .contains("\"page\":1,\"pages\":1,\"total\":1");
         Got changed = call("PATCH", row, token, "{\"cells\":{\"c5\":\"12\",\"c2\":null}}");
