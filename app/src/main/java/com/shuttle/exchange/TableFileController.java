@@ -1,5 +1,6 @@
 package com.shuttle.exchange;
 
+import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
 import com.shuttle.exchange.TableSheets.Brought;
@@ -14,6 +15,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -86,12 +88,13 @@ class TableFileController {
         throw new Unreadable("Please choose a CSV or XLSX file.");
     }
 
-    /** @param way {@code merge} or {@code replace} */
+    /** @param way {@code merge}, {@code add} or {@code replace} @param by key of the column by which rows are the same */
     @PostMapping("/{table}/file")
     String rows(
             @PathVariable String table,
             @RequestParam MultipartFile file,
             @RequestParam(defaultValue = "merge") String way,
+            @RequestParam(defaultValue = "") String by,
             @RequestParam(defaultValue = "false") boolean partly,
             HttpSession session,
             RedirectAttributes flash)
@@ -103,7 +106,13 @@ class TableFileController {
             if (brought.rows().isEmpty() || !partly && !brought.faults().isEmpty()) {
                 throw new Unreadable("Nothing was brought in. Mend the file, or let what does not fit be left out.");
             }
-            List<Row> rows = way.equals("replace") ? brought.rows() : TableSheets.merged(before, brought.rows());
+            List<Row> rows = switch (way) {
+                case "replace" -> brought.rows();
+                case "add" ->
+                    Stream.concat(before.rows().stream(), brought.rows().stream())
+                            .toList();
+                default -> TableSheets.merged(before, column(before, by), brought.rows());
+            };
             if (rows.size() > Table.MOST_ROWS) {
                 throw new Unreadable("A table has up to %,d rows.".formatted(Table.MOST_ROWS));
             }
@@ -117,6 +126,13 @@ class TableFileController {
                     "errors", Map.of("table", unreadable.getMessage(), "file", unreadable.getMessage()));
         }
         return "redirect:/tables/" + table;
+    }
+
+    private static Column column(Table table, String key) {
+        return table.columns().stream()
+                .filter(column -> column.key().equals(key))
+                .findFirst()
+                .orElse(table.titles());
     }
 
     private static List<String> shortened(List<String> faults) {

@@ -185,29 +185,24 @@ final class TableSheets {
                 : cell;
     }
 
-    /** Rows of the same title take the place of those there are, with the cells they have; others are added. */
-    static List<Row> merged(Table table, List<Row> brought) {
+    /** Rows that have the same in a column take the place of those there are, with the cells they have; others are added. */
+    static List<Row> merged(Table table, Column by, List<Row> brought) {
         Map<String, Row> rows = new LinkedHashMap<>();
-        table.rows().forEach(row -> rows.put(title(table, row) + "\u0000" + row.id(), row));
-        Map<String, String> byTitle = new HashMap<>();
-        rows.forEach((key, row) -> byTitle.putIfAbsent(title(table, row), key));
+        Map<String, String> ids = new HashMap<>();
+        for (Row row : table.rows()) {
+            rows.put(row.id(), row);
+            ids.putIfAbsent(Words.normal(row.at(by)), row.id());
+        }
         for (Row row : brought) {
-            String key = byTitle.get(title(table, row));
-            if (key == null) {
-                rows.put(row.id(), row);
-                byTitle.put(title(table, row), row.id());
-            } else {
-                Row there = requireNonNull(rows.get(key));
-                Map<String, String> cells = new LinkedHashMap<>(there.cells());
-                cells.putAll(row.cells());
-                rows.put(key, new Row(there.id(), cells));
-            }
+            String same = Words.normal(row.at(by));
+            Row there = same.isEmpty() || !ids.containsKey(same) ? null : requireNonNull(rows.get(ids.get(same)));
+            Map<String, String> cells = new LinkedHashMap<>(there == null ? Map.of() : there.cells());
+            cells.putAll(row.cells());
+            Row put = new Row(there == null ? row.id() : there.id(), cells);
+            rows.put(put.id(), put);
+            ids.putIfAbsent(same, put.id());
         }
         return List.copyOf(rows.values());
-    }
-
-    private static String title(Table table, Row row) {
-        return Words.normal(row.at(table.titles()));
     }
 
     /** The whole table, headings first. Texts that look like formulas are kept from running. */

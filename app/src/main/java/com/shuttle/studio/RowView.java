@@ -2,6 +2,7 @@ package com.shuttle.studio;
 
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.ExitSlot;
+import com.shuttle.core.flow.LookUp;
 import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
@@ -85,6 +86,12 @@ public record RowView(
      */
     public record OptionView(
             String id, String label, String also, @Nullable ExitView exit, boolean opens, List<Setting> more) {}
+
+    /** Whether it reads a table, so that it can be shown what it finds. */
+    public boolean finds() {
+        return step instanceof LookUp look && !look.table().isEmpty()
+                || step instanceof Choice choice && !choice.table().isEmpty();
+    }
 
     static RowView of(int index, Step step, List<ExitView> exits, Around around) {
         StepSettings.Editor editor = StepSettings.of(step, around.references());

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Rows as they are edited: those of a page and some blank ones.
@@ -53,6 +54,11 @@ record Grid(List<Line> rows) {
         public List<String> choices() {
             List<String> choices = column.kind() == Column.Kind.YES_NO ? List.of("yes", "no") : column.choices();
             return value.isEmpty() || choices.contains(value) ? choices : List.of();
+        }
+
+        /** The list of what may be proposed; null for none. */
+        public @Nullable String list() {
+            return column.kind() == Column.Kind.REFERENCE ? "titles-" + column.key() : null;
         }
 
         public boolean lines() {

@@ -20,16 +20,18 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class RowController {
 
     private final TableService tables;
+    private final RowHistory history;
 
-    RowController(TableService tables) {
+    RowController(TableService tables, RowHistory history) {
         this.tables = tables;
+        this.history = history;
     }
 
     @GetMapping
     String row(@PathVariable String table, @PathVariable String row, Model model) {
         model.addAttribute("stored", tables.table(table));
         model.addAttribute("row", row);
-        model.addAttribute("states", tables.states(table, row));
+        model.addAttribute("states", history.states(table, row));
         return "tables/row";
     }
 

@@ -34,10 +34,12 @@ class TableController {
     private static final String FILTER = "filter.";
 
     private final TableService tables;
+    private final ReferenceCells references;
     private final List<TableUse> uses;
 
-    TableController(TableService tables, List<TableUse> uses) {
+    TableController(TableService tables, ReferenceCells references, List<TableUse> uses) {
         this.tables = tables;
+        this.references = references;
         this.uses = uses;
     }
 
@@ -120,7 +122,11 @@ class TableController {
         model.addAttribute("stored", stored);
         model.addAttribute("uses", uses(id));
         model.addAttribute("listing", listing);
-        model.addAttribute("grid", new Grid(stored, listing.page().items(), typed, errors(model)));
+        Map<String, String> wrong =
+                new HashMap<>(references.faults(stored, listing.page().items()));
+        wrong.putAll(errors(model));
+        model.addAttribute("grid", new Grid(stored, listing.page().items(), typed, wrong));
+        model.addAttribute("titles", references.titles(stored));
         model.addAttribute("form", new ColumnsForm(stored, typed));
         model.addAttribute("kinds", Column.Kind.values());
         model.addAttribute("bounds", Column.Bound.values());

@@ -181,6 +181,9 @@ final class TableForms {
             if (kind == Kind.CHOICE && Cell.values(unit).isEmpty()) {
                 errors.put(part + "unit", "Please write its values with commas between.");
             }
+            if (kind == Kind.REFERENCE && unit.isEmpty()) {
+                errors.put(part + "unit", "Please write the name of the table that it refers to.");
+            }
             columns.add(new Column(
                     keys.contains(key) ? key : freeKey(keys),
                     columnName,
@@ -242,11 +245,13 @@ final class TableForms {
         return "c" + n;
     }
 
-    /** The unit of figures, or the values of a choice. */
+    /** The unit of figures, the values of a choice, or the ref of another table. */
     private static String unit(Kind kind, String written) {
-        return kind == Kind.CHOICE
-                ? Fit.within(String.join(", ", Cell.values(written)), LONGEST_CHOICES)
-                : Length.UNIT.cut(written.strip());
+        return switch (kind) {
+            case REFERENCE -> written;
+            case CHOICE -> Fit.within(String.join(", ", Cell.values(written)), LONGEST_CHOICES);
+            default -> Length.UNIT.cut(written.strip());
+        };
     }
 
     static List<String> words(String written) {

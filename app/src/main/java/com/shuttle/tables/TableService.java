@@ -38,12 +38,14 @@ public class TableService {
     private final TableStore store;
     private final RowStore rows;
     private final PastRowStore past;
+    private final ReferenceCells references;
     private final InstantSource clock;
 
-    TableService(TableStore store, RowStore rows, PastRowStore past, InstantSource clock) {
+    TableService(TableStore store, RowStore rows, PastRowStore past, ReferenceCells references, InstantSource clock) {
         this.store = store;
         this.rows = rows;
         this.past = past;
+        this.references = references;
         this.clock = clock;
     }
 
@@ -92,18 +94,6 @@ public class TableService {
     /** @throws Missing if there is no such row */
     public StoredRow row(String table, String row) {
         return store.rows(table, List.of(row)).stream().findFirst().orElseThrow(() -> new Missing("row", row));
-    }
-
-    /** A row as it is now and, newest first, as it was. @throws Missing if there is no such row */
-    List<PastRow.View> states(String table, String row) {
-        List<Column> columns = table(table).columns();
-        StoredRow now = row(table, row);
-        List<PastRow.View> states = new ArrayList<>();
-        states.add(PastRow.view(columns, now.version(), now.row().cells(), null, null));
-        past.of(table, row)
-                .forEach(one -> states.add(
-                        PastRow.view(columns, one.version(), one.cells(), one.changedBy(), one.changedAt())));
-        return states;
     }
 
     /** Writes what a row was in its cells again, as any other change. */
@@ -182,7 +172,14 @@ public class TableService {
         }
         return switch (SavedRow.of(table, save, there)) {
             case SavedRow.Result.Refused(String why) -> why;
-            case SavedRow.Result.Cells(Map<String, String> cells) -> put(table, there, cells);
+            case SavedRow.Result.Cells(Map<String, String> cells) -> {
+                String lost = table.columns().stream()
+                        .map(column -> references.fault(column, cells.getOrDefault(column.key(), "")))
+                        .filter(fault -> !fault.isEmpty())
+                        .findFirst()
+                        .orElse("");
+                yield lost.isEmpty() ? put(table, there, cells) : lost;
+            }
         };
     }
 
@@ -262,6 +259,8 @@ public class TableService {
         List<StoredRow> there = store.rows(id, TableForms.rowIds(form));
         return switch (TableForms.rows(table, there, form)) {
             case Checked.Bad<RowChanges> bad -> new Checked.Bad<>(bad.errors());
+            case Checked.Good<RowChanges>(RowChanges changes)
+            when !references.faults(table, changes).isEmpty() -> new Checked.Bad<>(references.faults(table, changes));
             case Checked.Good<RowChanges>(RowChanges changes) -> {
                 Set<String> touched = new HashSet<>(changes.deleted());
                 changes.changed().forEach(row -> touched.add(row.row().id()));
@@ -289,7 +288,7 @@ public class TableService {
     @Transactional
     public Checked<Before> changeSettings(String id, Map<String, String> form) {
         locked(id);
-        return switch (TableForms.settings(whole(id), form)) {
+        return switch (TableForms.settings(whole(id), references.named(form))) {
             case Checked.Bad<Table> bad -> new Checked.Bad<>(bad.errors());
             case Checked.Good<Table>(Table table) -> Checked.good(set(id, table));
         };

@@ -127,7 +127,7 @@ class ApiTest {
                         .body()
                         .get("detail")
                         .asString())
-                .isEqualTo("c5: “many” is not a number.");
+                .isEqualTo("c5: “many” is not a number of people.");
         assertThat(call("PATCH", row, token, "{\"cells\":{\"c99\":\"x\"}}").status())
                 .isEqualTo(422);
         assertThat(call("DELETE", row, token, null).status()).isEqualTo(204);

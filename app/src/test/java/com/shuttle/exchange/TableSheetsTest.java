@@ -95,6 +95,7 @@ class TableSheetsTest {
         Table table = boats();
         List<Row> merged = TableSheets.merged(
                 table,
+                table.titles(),
                 TableSheets.read(table, sheet("Boat,Price\nHERON,£600\nOtter,540\n"))
                         .rows());
         assertThat(merged).hasSize(4);

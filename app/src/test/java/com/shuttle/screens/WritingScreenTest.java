@@ -136,6 +136,8 @@ class WritingScreenTest {
             row.locator("[data-field='takes.t1.variable']").fill("price");
             row.locator("[data-field='takes.t1.type']").selectOption("money");
             saved(page);
+            row.getByText("What it finds now").click();
+            assertThat(row.locator(".finds-rows li")).containsText("Finch 70");
             page.reload();
             assertThat(page.locator(".row[data-kind=look_up]")).containsText("in Telescopes");
             LookUp written = (LookUp) step(bot, "n1");

@@ -17,7 +17,6 @@ import com.shuttle.core.table.RowsFound;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
 import com.shuttle.tables.StoredTable.Before;
-import com.shuttle.tables.StoredTable.StoredRow;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Wanted;
@@ -351,45 +350,5 @@ class TableServiceTest {
         assertThat(tables.tables("THINGS", "-rows", 1).items())
                 .extracting(StoredTable::rows)
                 .containsExactly(60, 3);
-    }
-
-    @Test
-    void whatARowWasIsKeptAndCanBePutBack() {
-        String id = boats();
-        StoredRow heron = tables.rows(tables.table(id), Wanted.of(Map.of("q", "heron")))
-                .items()
-                .getFirst();
-        String row = heron.row().id();
-        TestData.good(tables.changeRows(id, Map.of("cell." + row + ".c2", "30")));
-        TestData.good(tables.changeRows(id, Map.of("cell." + row + ".c2", "31")));
-        assertThat(tables.states(id, row))
-                .extracting(state -> state.cells().get(1))
-                .containsExactly("31 kg", "30 kg", "26 kg");
-        TestData.good(tables.putBack(id, row, heron.version()));
-        assertThat(tables.row(id, row).row().cells()).containsEntry("c2", "26");
-        assertThat(tables.states(id, row)).hasSize(4);
-    }
-
-    @Test
-    void fiftyThousandRowsAreKeptFoundAndFiltered() {
-        List<Column> columns = List.of(
-                new Column("c1", "Name", Column.Kind.TEXT, ""),
-                new Column("c2", "Kind", Column.Kind.CHOICE, "odd, even"));
-        List<Row> rows = IntStream.range(0, 50_000)
-                .mapToObj(i -> new Row("r" + i, Map.of("c1", "Thing " + i, "c2", i % 2 == 0 ? "even" : "odd")))
-                .toList();
-        String id = tables.add(new Table("many-things", "Many things", List.of(), columns, rows, true));
-        StoredTable table = tables.table(id);
-        assertThat(tables.rows(table, Wanted.of(Map.of("c2", "odd"))).total()).isEqualTo(25_000);
-        RowsFound found = tables.find(new Query.Rows(
-                id,
-                List.of(
-                        new Query.Rows.Filter("c1", Comparison.IS, "thing 49998"),
-                        new Query.Rows.Filter("c2", Comparison.IS, "even")),
-                "",
-                false,
-                5));
-        assertThat(found.rows()).extracting(Row::id).containsExactly("r49998");
-        tables.delete(id);
     }
 }

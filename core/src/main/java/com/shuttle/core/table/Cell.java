@@ -18,7 +18,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.apache.commons.validator.routines.EmailValidator;
 
 /** What stands in a cell: read from what people write, kept in one form, shown in another. Pure functions. */
 public final class Cell {
@@ -29,6 +28,8 @@ public final class Cell {
     private static final Pattern FIGURE =
             Pattern.compile("([£$€]?)\\s*(-?\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|-?\\d+(?:\\.\\d+)?)\\s*(.*)");
     private static final Pattern TIME = Pattern.compile("(?i)(\\d{1,2})(?:[:.](\\d\\d))?(?::\\d\\d)?\\s*(am|pm)?");
+    private static final Pattern EMAIL =
+            Pattern.compile("[^\\s@,;:<>\"()]{1,64}@[^\\s@,;:<>\"()]{1,180}\\.[^\\s@,;:<>\"().]{2,63}");
     private static final Pattern LINK = Pattern.compile("(?i)https?://[^\\s<>\"]+");
     private static final Set<String> YES = Set.of("yes", "y", "true", "1", "x", "✓", "ja");
     private static final Set<String> NO = Set.of("no", "n", "false", "0", "-", "✗", "nein");
@@ -71,14 +72,14 @@ public final class Cell {
             return new Read.Taken("");
         }
         Optional<String> cell = switch (column.kind()) {
-            case TEXT -> Optional.of(text.replaceAll("\\s+", " "));
+            case TEXT, REFERENCE -> Optional.of(text.replaceAll("\\s+", " "));
             case LONG_TEXT -> Optional.of(text.replace("\r\n", "\n"));
             case TIME -> time(text).map(LocalTime::toString);
             case CHOICE ->
                 column.choices().stream()
                         .filter(choice -> choice.equalsIgnoreCase(text))
                         .findFirst();
-            case EMAIL -> EmailValidator.getInstance().isValid(text) ? Optional.of(text) : Optional.empty();
+            case EMAIL -> EMAIL.matcher(text).matches() ? Optional.of(text) : Optional.empty();
             case PHONE -> text.matches("\\+?[\\d ()./-]{5,30}") ? Optional.of(text) : Optional.empty();
             case LINK -> LINK.matcher(text).matches() ? Optional.of(text) : Optional.empty();
             case PICTURE -> Media.isAddress(text) ? Optional.of(text) : Optional.empty();
@@ -178,7 +179,7 @@ public final class Cell {
             return "";
         }
         return switch (column.kind()) {
-            case TEXT, LONG_TEXT, LIST, YES_NO, TIME, CHOICE, EMAIL, PHONE, LINK, PICTURE -> cell;
+            case TEXT, LONG_TEXT, LIST, YES_NO, TIME, CHOICE, EMAIL, PHONE, LINK, PICTURE, REFERENCE -> cell;
             case DATE -> LocalDate.parse(cell).format(SHOWN);
             case NUMBER -> grouped(new BigDecimal(cell)) + unitOf(column);
             case MONEY -> money(new BigDecimal(cell), column.unit());

@@ -8,7 +8,8 @@ import java.util.Locale;
  *
  * @param key   letters and digits, unique within the table, stable when the column is renamed
  * @param name  as people read it
- * @param unit  of figures ("kg"), the currency's code for money, the values of a choice with commas between; else empty
+ * @param unit  of figures ("kg"), the currency's code for money, the values of a choice with commas between, the
+ *     ref of the table that is referred to; else empty
  * @param also  other names for it in questions
  * @param bound what the figures of a column say about a figure that is asked for; {@link Bound#EXACT} for other kinds
  */
@@ -31,7 +32,9 @@ public record Column(String key, String name, Kind kind, String unit, List<Strin
         PHONE("Phone"),
         LINK("Link"),
         /** An address of a picture. */
-        PICTURE("Picture");
+        PICTURE("Picture"),
+        /** The title of a row of the table that the column names as its unit. */
+        REFERENCE("Row of another table");
 
         private final String label;
 
@@ -49,7 +52,7 @@ public record Column(String key, String name, Kind kind, String unit, List<Strin
 
         /** Whether its words are what visitors may ask for. */
         public boolean words() {
-            return this == TEXT || this == LIST || this == CHOICE;
+            return this == TEXT || this == LIST || this == CHOICE || this == REFERENCE;
         }
     }
 

@@ -24,6 +24,20 @@ class CellTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', nullValues = "-", textBlock = """
             NUMBER | kg  | 4.50          | 4.5
+            TIME   | -   | 2:30 pm       | 14:30
+            TIME   | -   | 09.05         | 09:05
+            TIME   | -   | 7             | -
+            TIME   | -   | 24:00         | -
+            EMAIL  | -   | ada@mill.example | ada@mill.example
+            EMAIL  | -   | ada at mill   | -
+            PHONE  | -   | +44 20 7946 0018 | +44 20 7946 0018
+            PHONE  | -   | call me       | -
+            LINK   | -   | https://a.example/x | https://a.example/x
+            LINK   | -   | javascript:alert(1) | -
+            PICTURE | -  | javascript:x  | -
+            CHOICE | new, used | USED    | used
+            CHOICE | new, used | broken  | -
+            REFERENCE | telescopes | Finch  70 | Finch 70
             NUMBER | kg  | 1,250         | 1250
             NUMBER | kg  | 750 g         | 0.75
             NUMBER | kg  | 4.5kg         | 4.5
