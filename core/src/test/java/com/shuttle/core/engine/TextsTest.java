@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -33,6 +34,16 @@ class TextsTest {
             })
     void placeholdersAreFilledAndUnknownOnesLeftOut(String text, String filled) {
         assertThat(Texts.fill(text.replace('~', '|'), known(KNOWN))).isEqualTo(filled);
+    }
+
+    @Test
+    void aPartIsRepeatedForEachOfAList() {
+        Texts.Known two = known(Map.of("boats", new Value.Many(List.of("Heron", "Coot *1*"))));
+        assertThat(Texts.fill("{{boats}}: {{#boats}}[{{.}}]{{/boats}}{{^boats}}none{{/boats}}", two))
+                .isEqualTo("Heron, Coot \\*1\\*: [Heron][Coot \\*1\\*]");
+        Texts.Known none = known(Map.of("boats", new Value.Many(List.of())));
+        assertThat(Texts.fill("{{#boats}}[{{.}}]{{/boats}}{{^boats}}none{{/boats}}", none))
+                .isEqualTo("none");
     }
 
     private static Texts.Known known(Map<String, Value> variables) {
