@@ -135,7 +135,7 @@ public record RowView(
 
     private static Own.Options options(Choice choice, List<ExitView> exits, StepSettings.Editor editor) {
         List<OptionView> options = new ArrayList<>();
-        boolean typedIn = choice.from().isBlank();
+        boolean typedIn = !choice.drawn();
         for (StepSettings.ItemsView list : editor.lists("own")) {
             for (StepSettings.ItemView item : list.items()) {
                 Option option = choice.options().stream()
@@ -152,9 +152,11 @@ public record RowView(
                         item.folded()));
             }
         }
-        String shared = !typedIn
-                ? "one for each in " + choice.from()
-                : choice.many() ? "whatever is picked" : "whichever is picked";
+        String shared = !choice.table().isEmpty()
+                ? "whichever row is picked"
+                : !typedIn
+                        ? "one for each in " + choice.from()
+                        : choice.many() ? "whatever is picked" : "whichever is picked";
         ExitView otherwise = find(exits, Choice.OTHERWISE);
         if (otherwise == null) {
             throw new IllegalStateException("a choice has no exit " + Choice.OTHERWISE.id());
