@@ -4,6 +4,7 @@ import com.shuttle.Shuttle;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
+import com.shuttle.chat.LiveHub;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.flow.Comparison;
@@ -22,7 +23,6 @@ import com.shuttle.tables.TableService;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Outgoing;
-import java.net.InetAddress;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -31,11 +31,13 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.LongAdder;
-import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
 import org.springframework.boot.SpringApplication;
@@ -55,11 +57,13 @@ public final class OutsideBench {
     private final ConfigurableApplicationContext server;
     private final TableService tables;
     private final ConversationService conversations;
+    private final LiveHub hub;
 
     private OutsideBench(ConfigurableApplicationContext server) {
         this.server = server;
         this.tables = server.getBean(TableService.class);
         this.conversations = server.getBean(ConversationService.class);
+        this.hub = server.getBean(LiveHub.class);
     }
 
     public static void main(String[] args) throws Exception {
@@ -95,17 +99,19 @@ public final class OutsideBench {
                         + " join data_row r on r.table_id = a.table_id and r.id = a.row_id where a.table_id = ?"
                         + " and a.column_key = 'c1' and a.low = ? and b.column_key = 'c3' and b.figure >= ?"
                         + " order by r.ordinal, r.id limit 5";
-        double own = rate(
-                1,
-                n -> tables.find(new Query.Rows(
-                        id,
-                        List.of(
-                                new Query.Rows.Filter("c1", Comparison.IS, "thing " + n % rows),
-                                new Query.Rows.Filter("c3", Comparison.AT_LEAST, "0")),
-                        "",
-                        false,
-                        5)));
-        double bare = rate(1, n -> plain.queryForList(sql, id, "thing " + n % rows, 0.0));
+        Consumer<Integer> lookUp = n -> tables.find(new Query.Rows(
+                id,
+                List.of(
+                        new Query.Rows.Filter("c1", Comparison.IS, "thing " + n % rows),
+                        new Query.Rows.Filter("c3", Comparison.AT_LEAST, "0")),
+                "",
+                false,
+                5));
+        Consumer<Integer> statement = n -> plain.queryForList(sql, id, "thing " + n % rows, 0.0);
+        rate(1, lookUp);
+        rate(1, statement);
+        double own = rate(1, lookUp);
+        double bare = rate(1, statement);
         System.out.printf(
                 "Look-ups of two conditions in %,d rows %,.0f a second, the plain statement %,.0f (%.2f; aim above 0.33)%n",
                 rows, own, bare, own / bare);
@@ -119,7 +125,7 @@ public final class OutsideBench {
         CourseBookings hanging = new CourseBookings(0);
         hanging.start();
         Outgoing outgoing = server.getBean(Outgoing.class);
-        outgoing.lead("records.bench", InetAddress.getLoopbackAddress());
+        outgoing.lead("records.bench");
         String path = "/customers?email=nobody@mill.example";
         Bot caller = bot(service("http://records.bench:" + records.port(), path));
         Bot stuck = bot(service("http://records.bench:" + hanging.port(), "/courses"));
@@ -204,9 +210,13 @@ public final class OutsideBench {
 
     /** A turn, and what comes of the call that it makes. */
     private void turn(String conversation) {
-        say(conversation);
-        while (conversations.state(conversation).awaiting() instanceof Awaiting.Called) {
-            LockSupport.parkNanos(20_000_000);
+        Semaphore news = new Semaphore(0);
+        try (LiveHub.Watch _ = hub.watch(LiveHub.conversation(conversation), news::release)) {
+            say(conversation);
+            while (conversations.state(conversation).awaiting() instanceof Awaiting.Called) {
+                news.acquireUninterruptibly();
+                news.drainPermits();
+            }
         }
     }
 
@@ -232,7 +242,11 @@ public final class OutsideBench {
                     }
                 });
             }
-            work.forEach(threads::submit);
+            for (Future<?> one : work.stream().map(threads::submit).toList()) {
+                one.get();
+            }
+        } catch (InterruptedException | ExecutionException e) {
+            throw new IllegalStateException(e);
         }
         return done.sum() / (ROUND_NANOS / 1e9);
     }

@@ -110,6 +110,7 @@ class Demo implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
+        services.reachMail();
         if (!accounts.isEmpty()) {
             return;
         }

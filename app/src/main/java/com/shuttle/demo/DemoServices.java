@@ -28,6 +28,8 @@ import org.springframework.stereotype.Component;
 @ConditionalOnProperty("shuttle.demo")
 class DemoServices {
 
+    private static final String MAIL_HOST = "localhost";
+
     private final Catalogue catalogue;
     private final MailService mail;
     private final StandIns standIns;
@@ -38,36 +40,35 @@ class DemoServices {
         this.standIns = standIns;
     }
 
+    /** Sends mail to the stand-in at the port it has got this time, unless somebody has set another server. */
+    void reachMail() {
+        MailServerSettings now = mail.settings();
+        if (!now.there() || now.host().equals(MAIL_HOST)) {
+            mail.set(new MailServerSettings(
+                    MAIL_HOST,
+                    standIns.mail().port(),
+                    MailServerSettings.Protection.NONE,
+                    "",
+                    "",
+                    "bots@tarnfell.example",
+                    "Tarnfell Observatory"));
+        }
+    }
+
     /** Makes and publishes them. @return their ids, by name */
     Map<String, String> make(String account) {
-        mail.set(new MailServerSettings(
-                "localhost",
-                standIns.mail().port(),
-                MailServerSettings.Protection.NONE,
-                "",
-                "",
-                "bots@tarnfell.example",
-                "Tarnfell Observatory"));
-        String records =
-                connection("Customer records", standIns.recordsAddress(), "header", "X-Key", CustomerRecords.KEY);
+        String records = connection(
+                "Customer records", StandIns.address(StandIns.RECORDS_HOST), "header", "X-Key", CustomerRecords.KEY);
         String courses = connection(
                 "Course bookings",
-                StandIns.address(StandIns.COURSES_HOST, standIns.courses()),
+                StandIns.address(StandIns.COURSES_HOST),
                 "oauth",
                 CourseBookings.CLIENT,
                 CourseBookings.SECRET);
         String stock = connection(
-                "Loan stock",
-                StandIns.address(StandIns.STOCK_HOST, standIns.stock()),
-                "basic",
-                LoanStock.NAME,
-                LoanStock.PASSWORD);
+                "Loan stock", StandIns.address(StandIns.STOCK_HOST), "basic", LoanStock.NAME, LoanStock.PASSWORD);
         String identity = connection(
-                "Identity check",
-                StandIns.address(StandIns.IDENTITY_HOST, standIns.identity()),
-                "query",
-                "key",
-                IdentityCheck.KEY);
+                "Identity check", StandIns.address(StandIns.IDENTITY_HOST), "query", "key", IdentityCheck.KEY);
         Map<String, String> ids = new LinkedHashMap<>();
         for (Map.Entry<Service, String> one : Map.of(
                         customer(), records, places(), courses, lend(), stock, code(), identity, checked(), identity)

@@ -12,7 +12,6 @@ import com.shuttle.web.Outgoing;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.net.BindException;
-import java.net.InetAddress;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
@@ -32,7 +31,6 @@ public class StandIns {
     static final String STOCK_HOST = "stock.stand-in";
     static final String IDENTITY_HOST = "identity.stand-in";
 
-    private final int elsewhere;
     private final ModelServer model;
     private final MailServer mail;
     private final CustomerRecords records;
@@ -50,7 +48,6 @@ public class StandIns {
             @Value("${shuttle.standins.port:8097}") int port,
             @Value("${shuttle.standins.records-elsewhere:0}") int elsewhere)
             throws IOException {
-        this.elsewhere = elsewhere;
         model = started(port);
         records = new CustomerRecords(next(port, 1));
         courses = new CourseBookings(next(port, 2));
@@ -61,9 +58,11 @@ public class StandIns {
         for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage}) {
             one.start();
         }
-        for (String host : new String[] {MODEL_HOST, RECORDS_HOST, COURSES_HOST, STOCK_HOST, IDENTITY_HOST}) {
-            outgoing.lead(host, InetAddress.getLoopbackAddress());
-        }
+        outgoing.lead(MODEL_HOST, model.port());
+        outgoing.lead(RECORDS_HOST, elsewhere == 0 ? records.port() : elsewhere);
+        outgoing.lead(COURSES_HOST, courses.port());
+        outgoing.lead(STOCK_HOST, stock.port());
+        outgoing.lead(IDENTITY_HOST, identity.port());
     }
 
     private static int next(int port, int by) {
@@ -84,11 +83,6 @@ public class StandIns {
         } catch (IllegalStateException taken) {
             return new MailServer(0);
         }
-    }
-
-    /** Where Shuttle finds the customer records. */
-    String recordsAddress() {
-        return "http://" + RECORDS_HOST + ":" + (elsewhere == 0 ? records.port() : elsewhere);
     }
 
     public CustomerRecords records() {
@@ -120,14 +114,14 @@ public class StandIns {
         return pages;
     }
 
-    /** The address at which Shuttle finds a stand-in. */
-    static String address(String host, HttpStandIn standIn) {
-        return "http://" + host + ":" + standIn.port();
+    /** The address at which Shuttle finds a stand-in, whatever port it has got this time. */
+    static String address(String host) {
+        return "http://" + host;
     }
 
     /** Where Shuttle finds the language model. */
     String modelAddress() {
-        return "http://" + MODEL_HOST + ":" + model.port() + "/v1/chat/completions";
+        return address(MODEL_HOST) + "/v1/chat/completions";
     }
 
     @PreDestroy

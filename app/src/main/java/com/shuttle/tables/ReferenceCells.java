@@ -44,7 +44,8 @@ class ReferenceCells implements TableUse {
             return "The table that it refers to is gone.";
         }
         Query.Rows.Filter same = new Query.Rows.Filter(other.get().titles().key(), Comparison.IS, cell);
-        boolean there = !rows.find(other.get(), new Query.Rows(other.get().id(), List.of(same), "", false, 1))
+        boolean there = !rows.find(
+                        other.get().columns(), new Query.Rows(other.get().id(), List.of(same), "", false, 1))
                 .isEmpty();
         return there ? "" : "There is no “" + cell + "” in " + other.get().name() + ".";
     }
@@ -83,7 +84,12 @@ class ReferenceCells implements TableUse {
                     column.kind() == Kind.REFERENCE ? store.byRef(column.unit()) : Optional.empty();
             other.ifPresent(of -> titles.put(
                     column.key(),
-                    rows.find(of, new Query.Rows(of.id(), List.of(), of.titles().key(), false, PROPOSED)).stream()
+                    rows
+                            .find(
+                                    of.columns(),
+                                    new Query.Rows(
+                                            of.id(), List.of(), of.titles().key(), false, PROPOSED))
+                            .stream()
                             .map(row -> Cell.shown(of.titles(), row.at(of.titles())))
                             .toList()));
         }

@@ -111,18 +111,18 @@ public class TableService {
 
     /** Rows as a bot looks for them; a table or column that is gone has none. */
     public RowsFound find(Query.Rows query) {
-        Optional<StoredTable> table = store.table(query.table());
-        if (table.isEmpty()) {
+        Optional<List<Column>> there = store.columns(query.table());
+        if (there.isEmpty()) {
             return RowsFound.NO_TABLE;
         }
-        List<Column> columns = table.get().columns();
+        List<Column> columns = there.get();
         List<String> known = columns.stream().map(Column::key).toList();
         List<String> missing = query.filters().stream()
                 .map(Query.Rows.Filter::column)
                 .filter(key -> !known.contains(key))
                 .distinct()
                 .toList();
-        return new RowsFound(columns, missing.isEmpty() ? rows.find(table.get(), query) : List.of(), missing);
+        return new RowsFound(columns, missing.isEmpty() ? rows.find(columns, query) : List.of(), missing);
     }
 
     /**
@@ -167,7 +167,7 @@ public class TableService {
                 return "There is nothing to find the row by.";
             }
             Query.Rows.Filter same = new Query.Rows.Filter(save.key(), Comparison.IS, value.get());
-            List<Row> found = rows.find(table, new Query.Rows(save.table(), List.of(same), "", false, 1));
+            List<Row> found = rows.find(table.columns(), new Query.Rows(save.table(), List.of(same), "", false, 1));
             there = found.isEmpty() ? null : found.getFirst();
         }
         return switch (SavedRow.of(table, save, there)) {

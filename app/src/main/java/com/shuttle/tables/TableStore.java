@@ -18,9 +18,12 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiConsumer;
+import org.jooq.BatchBindStep;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
+import org.jooq.InsertSetMoreStep;
 import org.jooq.OrderField;
 import org.jooq.Query;
 import org.jooq.Record4;
@@ -92,6 +95,18 @@ class TableStore {
                 .from(DATA_TABLE)
                 .where(which)
                 .fetchOptional(row -> stored(row.value1(), row.value2()));
+    }
+
+    /** Columns alone, for those who do not ask how many rows there are. */
+    Optional<List<Column>> columns(String id) {
+        return db.select(DATA_TABLE.COLUMNS)
+                .from(DATA_TABLE)
+                .where(DATA_TABLE.ID.eq(id))
+                .fetchOptional(row -> readColumns(row.value1()));
+    }
+
+    private static List<Column> readColumns(String json) {
+        return Json.readAll(json, Column.class);
     }
 
     /** Keeps others from changing a table until the transaction is over. Whether there is such a table. */
@@ -171,17 +186,47 @@ class TableStore {
     }
 
     void insertRows(StoredTable table, List<StoredRow> rows) {
-        List<Query> changes = new ArrayList<>();
-        for (StoredRow row : rows) {
-            changes.add(db.insertInto(DATA_ROW)
-                    .set(DATA_ROW.TABLE_ID, table.id())
-                    .set(DATA_ROW.ID, row.row().id())
-                    .set(DATA_ROW.ORDINAL, row.ordinal())
-                    .set(DATA_ROW.CELLS, Json.write(row.row().cells()))
-                    .set(DATA_ROW.VERSION, row.version()));
-            changes.addAll(cells(table, row.row()));
+        InsertSetMoreStep<?> row = db.insertInto(DATA_ROW)
+                .set(DATA_ROW.TABLE_ID, "")
+                .set(DATA_ROW.ID, "")
+                .set(DATA_ROW.ORDINAL, 0)
+                .set(DATA_ROW.CELLS, "")
+                .set(DATA_ROW.VERSION, 0L);
+        each(
+                rows,
+                row,
+                (batch, one) -> batch.bind(
+                        table.id(),
+                        one.row().id(),
+                        one.ordinal(),
+                        Json.write(one.row().cells()),
+                        one.version()));
+        insertCells(table, rows);
+    }
+
+    private void insertCells(StoredTable table, List<StoredRow> rows) {
+        InsertSetMoreStep<?> cell = db.insertInto(DATA_CELL)
+                .set(DATA_CELL.TABLE_ID, "")
+                .set(DATA_CELL.ROW_ID, "")
+                .set(DATA_CELL.COLUMN_KEY, "")
+                .set(DATA_CELL.LOW, "")
+                .set(DATA_CELL.FIGURE, 0.0);
+        each(rows, cell, (batch, one) -> {
+            for (IndexedCell indexed : IndexedCell.of(table.columns(), one.row().cells())) {
+                batch.bind(table.id(), one.row().id(), indexed.column(), indexed.low(), indexed.figure());
+            }
+        });
+    }
+
+    /** Runs one statement for each of many things, with the values that each binds. */
+    private <T> void each(List<T> all, Query statement, BiConsumer<BatchBindStep, T> bind) {
+        for (int i = 0; i < all.size(); i += BATCH) {
+            BatchBindStep batch = db.batch(statement);
+            all.subList(i, Math.min(i + BATCH, all.size())).forEach(one -> bind.accept(batch, one));
+            if (batch.size() > 0) {
+                batch.execute();
+            }
         }
-        execute(changes);
     }
 
     /** Writes cells and places, and counts the change of each row. */
@@ -202,9 +247,9 @@ class TableStore {
                             .TABLE_ID
                             .eq(table.id())
                             .and(DATA_CELL.ROW_ID.eq(row.row().id()))));
-            changes.addAll(cells(table, row.row()));
         }
         execute(changes);
+        insertCells(table, rows);
     }
 
     void deleteRows(String table, Collection<String> ids) {
@@ -212,17 +257,6 @@ class TableStore {
                 .<Query>map(id -> db.deleteFrom(DATA_ROW)
                         .where(DATA_ROW.TABLE_ID.eq(table).and(DATA_ROW.ID.eq(id))))
                 .toList());
-    }
-
-    private List<Query> cells(StoredTable table, Row row) {
-        return IndexedCell.of(table.columns(), row.cells()).stream()
-                .<Query>map(cell -> db.insertInto(DATA_CELL)
-                        .set(DATA_CELL.TABLE_ID, table.id())
-                        .set(DATA_CELL.ROW_ID, row.id())
-                        .set(DATA_CELL.COLUMN_KEY, cell.column())
-                        .set(DATA_CELL.LOW, cell.low())
-                        .set(DATA_CELL.FIGURE, cell.figure()))
-                .toList();
     }
 
     private void execute(List<? extends Query> changes) {
@@ -237,7 +271,7 @@ class TableStore {
                 row.getRef(),
                 row.getName(),
                 Json.strings(row.getAlso()),
-                Json.readAll(row.getColumns(), Column.class),
+                readColumns(row.getColumns()),
                 row.getVersion(),
                 row.getUpdatedAt(),
                 rows);

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.net.ConnectException;
 import java.net.InetAddress;
+import java.net.InetSocketAddress;
 import java.net.NoRouteToHostException;
 import java.net.SocketTimeoutException;
 import java.net.URI;
@@ -11,6 +12,7 @@ import java.net.URISyntaxException;
 import java.net.UnknownHostException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -108,7 +110,7 @@ public class Outgoing {
         private static final long serialVersionUID = 1;
     }
 
-    private final Map<String, InetAddress> own = new ConcurrentHashMap<>();
+    private final Map<String, InetSocketAddress> own = new ConcurrentHashMap<>();
     private final Set<String> allowed = ConcurrentHashMap.newKeySet();
     private final Set<String> always;
     private final CloseableHttpClient client;
@@ -138,12 +140,18 @@ public class Outgoing {
                 .build();
     }
 
-    private record Outside(Set<String> allowed, Map<String, InetAddress> own) implements DnsResolver {
+    private record Outside(Set<String> allowed, Map<String, InetSocketAddress> own) implements DnsResolver {
+
+        @Override
+        public List<InetSocketAddress> resolve(String host, int port) throws UnknownHostException {
+            InetSocketAddress led = own.get(host);
+            return led == null || led.getPort() == 0 ? DnsResolver.super.resolve(host, port) : List.of(led);
+        }
 
         @Override
         public InetAddress[] resolve(String host) throws UnknownHostException {
             if (own.containsKey(host)) {
-                return new InetAddress[] {own.get(host)};
+                return new InetAddress[] {own.get(host).getAddress()};
             }
             InetAddress[] addresses = SystemDefaultDnsResolver.INSTANCE.resolve(host);
             if (!allowed.contains(host) && Arrays.stream(addresses).anyMatch(Outgoing::isInside)) {
@@ -260,9 +268,14 @@ public class Outgoing {
         allowed.addAll(hosts);
     }
 
-    /** Leads a made-up host to an address within the own network: a stand-in that ships. */
-    public void lead(String host, InetAddress address) {
-        own.put(host, address);
+    /** Leads a made-up host to this machine, at the port that is asked for. */
+    public void lead(String host) {
+        lead(host, 0);
+    }
+
+    /** Leads a made-up host to a port of this machine, whatever port is asked for: a stand-in that ships. */
+    public void lead(String host, int port) {
+        own.put(host, new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
     }
 
     private static byte[] bytes(ClassicHttpResponse response) throws IOException {

@@ -155,7 +155,7 @@ class NoticeServiceTest {
         });
         server.start();
         try {
-            outgoing.lead("program.notices-test", InetAddress.getLoopbackAddress());
+            outgoing.lead("program.notices-test");
             String address =
                     "http://program.notices-test:" + server.getAddress().getPort() + "/hook";
             String event = data.name("repair").replace(' ', '.');

@@ -12,7 +12,6 @@ import com.shuttle.model.ModelService;
 import com.shuttle.standins.ModelServer;
 import com.shuttle.web.Outgoing;
 import java.io.IOException;
-import java.net.InetAddress;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
@@ -40,7 +39,7 @@ class ModelScreenTest {
     void aModelIsConnectedAndWhatItDidIsShown() throws IOException {
         Bot bot = data.released(FlowJson.readTrusted(FLOW));
         data.collectionOf(bot, "Is there parking?", "Parking is free, behind the dome.");
-        outgoing.lead("model.test", InetAddress.getLoopbackAddress());
+        outgoing.lead("model.test");
         try (ModelServer server = ModelServer.start(0);
                 Screens screens = new Screens(port)) {
             Page page = screens.signedIn("tobin.ashgrove");

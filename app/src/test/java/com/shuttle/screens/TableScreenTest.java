@@ -10,6 +10,8 @@ import com.microsoft.playwright.options.FilePayload;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import java.nio.charset.StandardCharsets;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
@@ -58,6 +60,26 @@ class TableScreenTest {
     private static void ask(Page page, String question) {
         page.locator("#try-question").fill(question);
         page.keyboard().press("Enter");
+    }
+
+    @Test
+    void manyRowsAreBroughtInAndTooManyColumnsAreNot() {
+        try (Screens screens = new Screens(port)) {
+            Page page = tables(screens);
+            page.setDefaultTimeout(90_000);
+            String wide = IntStream.range(0, 500).mapToObj(i -> "Column " + i).collect(Collectors.joining(","));
+            file(page, data.name("Wide") + ".csv", wide + "\n" + wide);
+            assertThat(page.locator(".field-error")).containsText("A table has up to");
+            String rows = IntStream.range(0, 50_000)
+                    .mapToObj(i -> "Buoy " + i + "," + i % 97)
+                    .collect(Collectors.joining("\n"));
+            file(page, data.name("Buoys") + ".csv", "Name,Depth\n" + rows);
+            assertThat(page.locator(".notice")).containsText("50000 rows were brought in");
+            page.locator("input[type=search]").first().fill("Buoy 49999");
+            page.keyboard().press("Enter");
+            assertThat(cell(page, 0, 1)).hasValue("44");
+            assertThat(screens.complaints()).isEmpty();
+        }
     }
 
     @Test

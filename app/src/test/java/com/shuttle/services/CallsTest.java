@@ -71,7 +71,7 @@ class CallsTest {
     void start() throws IOException {
         records = new CustomerRecords(0);
         records.start();
-        outgoing.lead(HOST, InetAddress.getLoopbackAddress());
+        outgoing.lead(HOST);
     }
 
     @AfterEach
@@ -169,6 +169,22 @@ class CallsTest {
         CallResult failed = call(service, conversation(), 1, ada());
         assertThat(failed.hasFailed()).isTrue();
         assertThat(failed.why()).contains(why);
+    }
+
+    @Test
+    void aReplyOfAnotherKindHasFailed() throws Again {
+        Service customer = customer(new Care(5, 1, false));
+        Service counted = new Service(
+                "Count a customer",
+                "",
+                customer.inputs(),
+                customer.request(),
+                List.of(new Output("number", Kind.NUMBER, "/number", "")),
+                customer.results(),
+                customer.care());
+        String service = published(counted, connection(at(records), "header", "X-Key", CustomerRecords.KEY));
+        assertThat(call(service, conversation(), 1, ada()))
+                .isEqualTo(CallResult.failed("What the reply has at /number is no number."));
     }
 
     @Test
