@@ -9,7 +9,8 @@ final class StandInPage {
     private static final String STYLE = """
             body{font:16px/1.5 system-ui,sans-serif;max-width:900px;margin:32px auto;padding:0 16px;color-scheme:light dark}
             table{border-collapse:collapse;width:100%;margin:8px 0 24px}td,th{text-align:left;padding:5px 9px;vertical-align:top;
-            border-bottom:1px solid #8886;overflow-wrap:anywhere}pre{margin:0;white-space:pre-wrap}button{font:inherit;margin:2px 4px 2px 0}
+            border-bottom:1px solid #8886;overflow-wrap:anywhere}th{white-space:nowrap}
+            pre{margin:0;white-space:pre-wrap}button{font:inherit;margin:2px 4px 2px 0}
             button[disabled]{font-weight:700}""";
 
     private StandInPage() {}
