@@ -1,5 +1,6 @@
 package com.shuttle.api;
 
+import com.shuttle.core.calendar.Zones;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Context;
@@ -9,6 +10,9 @@ import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Wish;
+import com.shuttle.core.reading.WishReader;
+import com.shuttle.core.reading.WishTold;
 import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.KnowledgeService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -27,6 +31,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -42,6 +47,8 @@ class ReadingsApi {
     private static final int MOST_SLOTS = 50;
     private static final String TOO_LONG = "A message can be {max} characters long at most.";
     private static final String SLOTS = "Between 1 and " + MOST_SLOTS + " slots are needed.";
+    private static final int MOST_TIMES = 5000;
+    private static final String TIMES = "Up to " + MOST_TIMES + " free slots are needed.";
     private static final String NAMED = "Every slot needs a name.";
 
     /** @param now local date and time of the visitor; left out: now, in UTC */
@@ -72,6 +79,25 @@ class ReadingsApi {
 
             @Size(max = Words.LONGEST_MESSAGE, message = TOO_LONG) @Nullable
             String text) {}
+
+    /** @param slots local dates and times that are free @param now local, as the slots are */
+    record AskedWish(
+            @Nullable String region,
+            @Nullable String now,
+            @Nullable String zone,
+
+            @NotNull(message = TIMES) @Size(max = MOST_TIMES, message = TIMES)
+            List<@NotNull(message = TIMES) String> slots,
+
+            @Size(max = Words.LONGEST_MESSAGE, message = TOO_LONG) @Nullable
+            String text) {}
+
+    /**
+     * @param outcome    {@code wish}; {@code unclear} for one that nothing free fits; {@code none}
+     * @param understood the wish in words; empty for none
+     * @param fits       those of the slots that fit
+     */
+    record ReadWish(String outcome, String understood, List<String> fits) {}
 
     /** Null where the message does not say. */
     record ReadSeveral(Map<String, @Nullable Object> values) {}
@@ -121,6 +147,35 @@ class ReadingsApi {
             values.put(slot.name(), read.get(slot.name()) instanceof Reading.Given given ? plain(given.value()) : null);
         }
         return new ReadSeveral(values);
+    }
+
+    @PostMapping("/wish")
+    @Operation(summary = "Read when a visitor would like to come, and tell which free slots fit")
+    ReadWish wish(@Valid @RequestBody AskedWish asked) {
+        Context context = context(asked.region(), asked.now());
+        if (asked.zone() != null && Zones.known(asked.zone()).isEmpty()) {
+            throw Problems.unfit("There is no zone \"" + asked.zone() + "\".");
+        }
+        List<LocalDateTime> slots =
+                asked.slots().stream().map(ReadingsApi::moment).sorted().toList();
+        Optional<Wish> wish = WishReader.read(text(asked.text()), context);
+        if (wish.isEmpty()) {
+            return new ReadWish("none", "", List.of());
+        }
+        List<String> fits =
+                wish.get().fits(slots).stream().map(LocalDateTime::toString).toList();
+        return new ReadWish(
+                fits.isEmpty() ? "unclear" : "wish",
+                WishTold.told(wish.get(), context.now().toLocalDate()),
+                fits);
+    }
+
+    private static LocalDateTime moment(String text) {
+        try {
+            return LocalDateTime.parse(text);
+        } catch (DateTimeException e) {
+            throw Problems.unfit("A slot is a date and time like 2026-03-10T09:15.");
+        }
     }
 
     private Meaning meaning() {

@@ -60,6 +60,11 @@ final class DateReader {
         return new DateReader(tokens, context, past).find();
     }
 
+    /** The days that the words from token {@code i} on mean; null for none. */
+    static @Nullable Found at(Tokens tokens, Context context, int i) {
+        return new DateReader(tokens, context, false).at(i);
+    }
+
     private static boolean anyPastWord(Tokens tokens) {
         for (int i = 0; i < tokens.size(); i++) {
             if (tokens.is(i, PAST)) {

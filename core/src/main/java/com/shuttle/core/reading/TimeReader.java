@@ -44,7 +44,8 @@ final class TimeReader {
     private final boolean bare;
     private final DayParts parts;
 
-    private record Found(List<LocalTime> times, int next) {}
+    /** Times that a place in the message may mean, and the index of the token after it. */
+    record Found(List<LocalTime> times, int next) {}
 
     private TimeReader(Tokens tokens, Context context, boolean bare) {
         this.tokens = tokens;
@@ -70,6 +71,11 @@ final class TimeReader {
      */
     static List<Mention> find(Tokens tokens, Context context, boolean bare) {
         return new TimeReader(tokens, context, bare).find();
+    }
+
+    /** The time that the words from token {@code i} on mean; null for none. */
+    static @Nullable Found at(Tokens tokens, Context context, int i) {
+        return new TimeReader(tokens, context, false).at(i, false);
     }
 
     private List<Mention> find() {
