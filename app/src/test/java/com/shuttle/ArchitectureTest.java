@@ -86,6 +86,7 @@ class ArchitectureTest {
             "chat",
             "services",
             "notices",
+            "appointments",
             "leads",
             "inbox",
             "studio",

@@ -14,6 +14,7 @@ import java.util.Properties;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.ByteArrayResource;
 import org.springframework.mail.MailException;
 import org.springframework.mail.MailSendException;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
@@ -71,9 +72,10 @@ public class MailService {
     /**
      * Sends a mail, as text and HTML.
      *
-     * @param id names the mail, so that one which comes twice is known to be the same
+     * @param id       names the mail, so that one which comes twice is known to be the same
+     * @param calendar an iCalendar file with its method; null for none
      */
-    Went send(String id, String to, String subject, String text, String html) {
+    Went send(String id, String to, String subject, String text, String html, @Nullable String calendar) {
         MailServerSettings settings = settings();
         if (!settings.there()) {
             return new Went("There is no mail server; an administrator sets it under Settings.", false);
@@ -89,6 +91,12 @@ public class MailService {
             mail.setTo(to);
             mail.setSubject(subject.replaceAll("[\\p{Cntrl}]+", " ").strip());
             mail.setText(text, html);
+            if (calendar != null) {
+                mail.addAttachment(
+                        "appointment.ics",
+                        new ByteArrayResource(calendar.getBytes(StandardCharsets.UTF_8)),
+                        "text/calendar; charset=UTF-8; method=" + method(calendar));
+            }
             sender.send(message);
             return Went.WELL;
         } catch (MailSendException e) {
@@ -96,6 +104,10 @@ public class MailService {
         } catch (MailException | MessagingException | UnsupportedEncodingException e) {
             return new Went(told(e), false);
         }
+    }
+
+    private static String method(String calendar) {
+        return calendar.contains("METHOD:CANCEL") ? "CANCEL" : "REQUEST";
     }
 
     /** A mail with an id of its own. */

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param attached     whether the conversation goes with it
  * @param why          the last attempt failed; empty for none that did
  * @param until        it is tried
+ * @param calendar     an iCalendar file that goes with a mail; null for none
  */
 public record Notice(
         String id,
@@ -28,7 +29,8 @@ public record Notice(
         String why,
         Instant madeAt,
         Instant until,
-        @Nullable Instant sentAt) {
+        @Nullable Instant sentAt,
+        @Nullable String calendar) {
 
     /** How it is told. */
     public enum Kind {

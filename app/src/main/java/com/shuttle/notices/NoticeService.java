@@ -22,6 +22,7 @@ import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -135,6 +136,7 @@ public class NoticeService {
                                 "",
                                 at,
                                 at.plus(TRIED_FOR),
+                                null,
                                 null)));
             case Deed.Tell.Callback one ->
                 keep(new Notice(
@@ -150,8 +152,36 @@ public class NoticeService {
                         "",
                         at,
                         at.plus(TRIED_FOR),
+                        null,
                         null));
         }
+    }
+
+    /**
+     * Keeps a mail that is to be sent, in the present transaction.
+     *
+     * @param conversation it is about; null for none
+     * @param text         in small Markdown
+     * @param calendar     an iCalendar file that goes with it
+     */
+    @Transactional
+    public void mail(
+            @Nullable String conversation, String to, String subject, String text, String calendar, Instant at) {
+        keep(new Notice(
+                Ids.next(),
+                conversation,
+                Notice.Kind.MAIL,
+                to,
+                subject,
+                text,
+                false,
+                Notice.State.WAITING,
+                0,
+                "",
+                at,
+                at.plus(TRIED_FOR),
+                null,
+                calendar));
     }
 
     private void keep(Notice notice) {
@@ -208,7 +238,8 @@ public class NoticeService {
     }
 
     private MailService.Went mailed(Notice notice) {
-        return mail.send(notice.id(), notice.receiver(), notice.subject(), text(notice), html(notice));
+        return mail.send(
+                notice.id(), notice.receiver(), notice.subject(), text(notice), html(notice), notice.calendar());
     }
 
     /** The text of a mail for those who see no HTML. */
@@ -264,7 +295,8 @@ public class NoticeService {
                         to,
                         "Mail from Shuttle works",
                         "This shows that Shuttle can send mail.",
-                        "<p>This shows that Shuttle can send mail.</p>")
+                        "<p>This shows that Shuttle can send mail.</p>",
+                        null)
                 .why();
     }
 

@@ -47,7 +47,8 @@ class NoticeStore {
                 row.getWhy(),
                 row.getMadeAt(),
                 row.getUntilAt(),
-                row.getSentAt());
+                row.getSentAt(),
+                row.getCalendar());
     }
 
     void insert(Notice notice) {
@@ -58,6 +59,7 @@ class NoticeStore {
                 .set(NOTICE.RECEIVER, notice.receiver())
                 .set(NOTICE.SUBJECT, Fit.within(notice.subject(), 300))
                 .set(NOTICE.TEXT, notice.text())
+                .set(NOTICE.CALENDAR, notice.calendar())
                 .set(NOTICE.ATTACHED, notice.attached())
                 .set(NOTICE.STATE, notice.state().key())
                 .set(NOTICE.ATTEMPTS, notice.attempts())

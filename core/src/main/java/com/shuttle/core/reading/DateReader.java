@@ -42,7 +42,7 @@ final class DateReader {
     /** Days that a place in the message may mean, and the index of the token after it. */
     record Found(List<LocalDate> days, int next) {}
 
-    private DateReader(Tokens tokens, Context context, boolean past) {
+    DateReader(Tokens tokens, Context context, boolean past) {
         this.tokens = tokens;
         this.context = context;
         this.today = context.now().toLocalDate();
@@ -58,11 +58,6 @@ final class DateReader {
     /** All days, in their order. */
     static List<Mention> find(Tokens tokens, Context context, boolean past) {
         return new DateReader(tokens, context, past).find();
-    }
-
-    /** The days that the words from token {@code i} on mean; null for none. */
-    static @Nullable Found at(Tokens tokens, Context context, int i) {
-        return new DateReader(tokens, context, false).at(i);
     }
 
     private static boolean anyPastWord(Tokens tokens) {

@@ -195,7 +195,7 @@ final class WishDays {
         if (day == null || tokens.is(i, Set.of("this", "next", "last", "coming"))) {
             return null;
         }
-        DateReader.Found exact = at == i ? DateReader.at(tokens, context, i) : null;
+        DateReader.Found exact = at == i ? new DateReader(tokens, context, false).at(i) : null;
         if (exact != null
                 && exact.next() > at + 1
                 && !tokens.is(at + 1, NEXT)
@@ -238,7 +238,7 @@ final class WishDays {
             int next = tokens.is(i, "easter") ? i + 2 : i + 2;
             return easter == null ? null : span(easter.minusDays(2), easter.plusDays(1), Extent.SPAN, next);
         }
-        DateReader.Found found = DateReader.at(tokens, context, tokens.is(i, "the") && !ordinal(i + 1) ? i + 1 : i);
+        DateReader.Found found = new DateReader(tokens, context, false).at(tokens.is(i, "the") && !ordinal(i + 1) ? i + 1 : i);
         if (found == null || found.days().isEmpty()) {
             return null;
         }

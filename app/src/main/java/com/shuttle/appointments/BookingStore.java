@@ -1,0 +1,224 @@
+package com.shuttle.appointments;
+
+import static com.shuttle.schema.Tables.BOOKING;
+import static com.shuttle.schema.Tables.BOOKING_PAST;
+import static org.jooq.impl.DSL.noCondition;
+
+import com.shuttle.appointments.Booking.State;
+import com.shuttle.schema.tables.records.BookingRecord;
+import com.shuttle.web.Fit;
+import com.shuttle.web.Json;
+import com.shuttle.web.Like;
+import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+
+/** Bookings and what became of them, in the database. */
+@Repository
+class BookingStore {
+
+    private static final int LONGEST_PAST = 300;
+
+    private final DSLContext db;
+
+    BookingStore(DSLContext db) {
+        this.db = db;
+    }
+
+    /** Something that happened to a booking. @param account who did it; null for the visitor or by itself */
+    record Past(Instant at, String what, @Nullable String account) {}
+
+    private static Booking booking(BookingRecord row) {
+        return new Booking(
+                row.getId(),
+                row.getReference(),
+                row.getKindId(),
+                Json.strings(row.getResources()),
+                row.getStartsAt(),
+                row.getEndsAt(),
+                State.valueOf(row.getState().toUpperCase(Locale.ROOT)),
+                row.getHeldUntil(),
+                row.getParty(),
+                row.getName(),
+                row.getEmail(),
+                row.getPhone(),
+                row.getAbout(),
+                row.getZone(),
+                row.getConversationId(),
+                row.getChanges(),
+                row.getMadeAt());
+    }
+
+    /** @param session it takes places of @param key of the request; null for none */
+    void insert(Booking booking, String session, @Nullable String key) {
+        db.insertInto(BOOKING)
+                .set(BOOKING.ID, booking.id())
+                .set(BOOKING.REFERENCE, booking.reference())
+                .set(BOOKING.KIND_ID, booking.kind())
+                .set(BOOKING.SESSION_ID, session)
+                .set(BOOKING.RESOURCES, Json.write(booking.resources()))
+                .set(BOOKING.STARTS_AT, booking.start())
+                .set(BOOKING.ENDS_AT, booking.end())
+                .set(BOOKING.STATE, booking.state().key())
+                .set(BOOKING.HELD_UNTIL, booking.heldUntil())
+                .set(BOOKING.PARTY, booking.party())
+                .set(BOOKING.NAME, booking.name())
+                .set(BOOKING.EMAIL, booking.email())
+                .set(BOOKING.PHONE, booking.phone())
+                .set(BOOKING.ABOUT, booking.about())
+                .set(BOOKING.ZONE, booking.zone())
+                .set(BOOKING.CONVERSATION_ID, booking.conversation())
+                .set(BOOKING.REQUEST_KEY, key)
+                .set(BOOKING.CHANGES, booking.changes())
+                .set(BOOKING.MADE_AT, booking.madeAt())
+                .set(BOOKING.UPDATED_AT, booking.madeAt())
+                .execute();
+    }
+
+    /** Moves a booking to another session. */
+    void move(String id, String session, List<String> resources, Instant start, Instant end, Instant at) {
+        db.update(BOOKING)
+                .set(BOOKING.SESSION_ID, session)
+                .set(BOOKING.RESOURCES, Json.write(resources))
+                .set(BOOKING.STARTS_AT, start)
+                .set(BOOKING.ENDS_AT, end)
+                .set(BOOKING.CHANGES, BOOKING.CHANGES.plus(1))
+                .set(BOOKING.UPDATED_AT, at)
+                .where(BOOKING.ID.eq(id))
+                .execute();
+    }
+
+    /** Makes a held one a booked one, for whoever it is. */
+    void confirm(String id, Party party, Instant at) {
+        db.update(BOOKING)
+                .set(BOOKING.STATE, State.BOOKED.key())
+                .setNull(BOOKING.HELD_UNTIL)
+                .set(BOOKING.NAME, party.name())
+                .set(BOOKING.EMAIL, party.email())
+                .set(BOOKING.PHONE, party.phone())
+                .set(BOOKING.ABOUT, party.about())
+                .set(BOOKING.UPDATED_AT, at)
+                .where(BOOKING.ID.eq(id))
+                .execute();
+    }
+
+    /** @param counts whether calendars must hear of it */
+    void state(String id, State state, boolean counts, Instant at) {
+        db.update(BOOKING)
+                .set(BOOKING.STATE, state.key())
+                .set(BOOKING.CHANGES, BOOKING.CHANGES.plus(counts ? 1 : 0))
+                .set(BOOKING.UPDATED_AT, at)
+                .where(BOOKING.ID.eq(id))
+                .execute();
+    }
+
+    void leaves(String id) {
+        db.update(BOOKING).setNull(BOOKING.SESSION_ID).where(BOOKING.ID.eq(id)).execute();
+    }
+
+    Optional<String> session(String id) {
+        return Optional.ofNullable(db.select(BOOKING.SESSION_ID)
+                .from(BOOKING)
+                .where(BOOKING.ID.eq(id))
+                .fetchOne(BOOKING.SESSION_ID));
+    }
+
+    Optional<Booking> booking(String id) {
+        return db.selectFrom(BOOKING).where(BOOKING.ID.eq(id)).fetchOptional(BookingStore::booking);
+    }
+
+    /** Keeps others from changing it until the transaction is over. */
+    Optional<Booking> locked(String id) {
+        return db.selectFrom(BOOKING).where(BOOKING.ID.eq(id)).forUpdate().fetchOptional(BookingStore::booking);
+    }
+
+    Optional<Booking> byReference(String reference) {
+        return db.selectFrom(BOOKING).where(BOOKING.REFERENCE.eq(reference)).fetchOptional(BookingStore::booking);
+    }
+
+    /** What a request has booked before. */
+    Optional<Booking> requested(String key) {
+        return db.selectFrom(BOOKING).where(BOOKING.REQUEST_KEY.eq(key)).fetchOptional(BookingStore::booking);
+    }
+
+    /** Those of a kind that are held no longer. */
+    List<Booking> lapsed(String kind, Instant now) {
+        return db.selectFrom(BOOKING)
+                .where(BOOKING.KIND_ID.eq(kind))
+                .and(BOOKING.STATE.eq(State.HELD.key()))
+                .and(BOOKING.HELD_UNTIL.le(now))
+                .fetch(BookingStore::booking);
+    }
+
+    /** Those whose time is taken or was, beginning within a period, in their order. */
+    List<Booking> between(Instant from, Instant until) {
+        return db.selectFrom(BOOKING)
+                .where(BOOKING.STARTS_AT.ge(from))
+                .and(BOOKING.STARTS_AT.lt(until))
+                .and(BOOKING.STATE.notIn(State.CANCELLED.key(), State.EXPIRED.key()))
+                .orderBy(BOOKING.STARTS_AT, BOOKING.MADE_AT)
+                .fetch(BookingStore::booking);
+    }
+
+    List<Booking> of(String conversation) {
+        return db.selectFrom(BOOKING)
+                .where(BOOKING.CONVERSATION_ID.eq(conversation))
+                .orderBy(BOOKING.MADE_AT)
+                .fetch(BookingStore::booking);
+    }
+
+    /** Filtered by kind and state, sorted by when they are or were made. */
+    Page<Booking> bookings(Wanted wanted) {
+        Condition which = noCondition();
+        if (!wanted.search().isBlank()) {
+            String like = Like.containing(wanted.search().strip());
+            which = DSL.or(
+                    DSL.lower(BOOKING.REFERENCE).like(like, Like.ESCAPE),
+                    DSL.lower(BOOKING.NAME).like(like, Like.ESCAPE),
+                    DSL.lower(BOOKING.EMAIL).like(like, Like.ESCAPE));
+        }
+        if (!wanted.filter("kind").isEmpty()) {
+            which = which.and(BOOKING.KIND_ID.eq(wanted.filter("kind")));
+        }
+        if (!wanted.filter("state").isEmpty()) {
+            which = which.and(BOOKING.STATE.eq(wanted.filter("state")));
+        }
+        Field<Instant> by = wanted.by("when").equals("made") ? BOOKING.MADE_AT : BOOKING.STARTS_AT;
+        List<Booking> items = db.selectFrom(BOOKING)
+                .where(which)
+                .orderBy(wanted.turned() || wanted.sort().isEmpty() ? by.desc() : by.asc(), BOOKING.ID.asc())
+                .limit(Page.SIZE)
+                .offset(Page.offset(wanted.page()))
+                .fetch(BookingStore::booking);
+        return Page.of(items, wanted.page(), db.fetchCount(BOOKING, which));
+    }
+
+    // What happened
+
+    void note(String id, String what, @Nullable String account, Instant at) {
+        int number = db.fetchCount(BOOKING_PAST, BOOKING_PAST.BOOKING_ID.eq(id)) + 1;
+        db.insertInto(BOOKING_PAST)
+                .set(BOOKING_PAST.BOOKING_ID, id)
+                .set(BOOKING_PAST.PLACE, number)
+                .set(BOOKING_PAST.NOTED_AT, at)
+                .set(BOOKING_PAST.WHAT, Fit.within(what, LONGEST_PAST))
+                .set(BOOKING_PAST.ACCOUNT_ID, account)
+                .execute();
+    }
+
+    List<Past> past(String id) {
+        return db.selectFrom(BOOKING_PAST)
+                .where(BOOKING_PAST.BOOKING_ID.eq(id))
+                .orderBy(BOOKING_PAST.PLACE)
+                .fetch(row -> new Past(row.getNotedAt(), row.getWhat(), row.getAccountId()));
+    }
+}

@@ -1,0 +1,365 @@
+package com.shuttle.appointments;
+
+import com.shuttle.appointments.Booking.State;
+import com.shuttle.core.booking.Chooser;
+import com.shuttle.core.booking.FreeSlots;
+import com.shuttle.core.booking.FreeSlots.Session;
+import com.shuttle.core.booking.Reference;
+import com.shuttle.core.booking.Resource;
+import com.shuttle.core.booking.Slot;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Missing;
+import com.shuttle.web.Page;
+import com.shuttle.web.Vault;
+import com.shuttle.web.Wanted;
+import java.security.SecureRandom;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Takes times for those who want to come. Bookings of one kind follow one another; what keeps two kinds, or two servers, from
+ * taking the same person twice is the database, where every five minutes of a person belong to one session. Thread-safe.
+ */
+@Service
+public class Bookings {
+
+    /** So long a time that was picked is kept while its visitor says who they are. */
+    public static final Duration HOLD = Duration.ofMinutes(10);
+
+    private static final int NEAREST = 3;
+    private static final Duration AROUND = Duration.ofDays(14);
+    private static final Duration LONGEST = Duration.ofDays(2);
+
+    private final Diaries diaries;
+    private final BookingStore store;
+    private final DiaryStore kinds;
+    private final SessionStore sessions;
+    private final BookingMails mails;
+    private final Vault vault;
+    private final TransactionTemplate transaction;
+    private final InstantSource clock;
+    private final SecureRandom random = new SecureRandom();
+
+    Bookings(
+            Diaries diaries,
+            BookingStore store,
+            DiaryStore kinds,
+            SessionStore sessions,
+            BookingMails mails,
+            Vault vault,
+            TransactionTemplate transaction,
+            InstantSource clock) {
+        this.diaries = diaries;
+        this.store = store;
+        this.kinds = kinds;
+        this.sessions = sessions;
+        this.mails = mails;
+        this.vault = vault;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    // What is free
+
+    /** The free times of a kind that begin within a period, for a party of so many. None where the kind is gone. */
+    @Transactional
+    public List<Slot> free(String kind, int party, Instant from, Instant until) {
+        Optional<Kind> there = diaries.bookable(kind);
+        there.ifPresent(this::release);
+        return there.map(one -> find(one, party, from, until)).orElse(List.of());
+    }
+
+    private List<Slot> find(Kind kind, int party, Instant from, Instant until) {
+        Instant now = clock.instant();
+        Instant end = min(until, now.plus(Duration.ofDays(kind.rules().horizon() + 1L)));
+        if (!from.isBefore(end)) {
+            return List.of();
+        }
+        List<Resource> resources = diaries.resources(kind, from.minus(LONGEST), end.plus(LONGEST));
+        List<Session> own = sessions.of(kind.id(), from.minus(LONGEST), end.plus(LONGEST));
+        return FreeSlots.find(kind.rules(), resources, own, party, now, from, end);
+    }
+
+    private static Instant min(Instant one, Instant other) {
+        return one.isBefore(other) ? one : other;
+    }
+
+    private List<Slot> nearest(Kind kind, int party, Instant start) {
+        return find(kind, party, start.minus(AROUND), start.plus(AROUND)).stream()
+                .sorted(Comparator.comparing(
+                        slot -> Duration.between(start, slot.start()).abs()))
+                .limit(NEAREST)
+                .toList();
+    }
+
+    /** Lets go of what was held too long. */
+    private void release(Kind kind) {
+        Instant now = clock.instant();
+        for (Booking lapsed : store.lapsed(kind.id(), now)) {
+            end(lapsed, kind, State.EXPIRED, false, now);
+            store.note(lapsed.id(), "was let go, as nobody said who comes", null, now);
+        }
+    }
+
+    private void end(Booking booking, Kind kind, State state, boolean counts, Instant now) {
+        store.session(booking.id()).ifPresent(session -> {
+            store.leaves(booking.id());
+            sessions.giveBack(session, kind.taking(booking.party()));
+        });
+        store.state(booking.id(), state, counts, now);
+    }
+
+    // Taking
+
+    /** Holds a time for {@link #HOLD}, or books it at once. */
+    public Outcome take(String kind, Instant start, Party party, boolean held, @Nullable String account) {
+        try {
+            return transaction.execute(status -> taken(kind, start, party, held, account));
+        } catch (DuplicateKeyException faster) {
+            return transaction.execute(status -> new Outcome.Gone(nearest(diaries.kind(kind), party.many(), start)));
+        }
+    }
+
+    private Outcome taken(String id, Instant start, Party party, boolean held, @Nullable String account) {
+        Optional<Kind> there = kinds.locked(id);
+        if (there.isEmpty()) {
+            return new Outcome.Unfit("There is no such appointment any more.");
+        }
+        Kind kind = there.get();
+        Optional<Booking> before = party.key() == null ? Optional.empty() : store.requested(party.key());
+        if (before.isPresent()) {
+            return new Outcome.Taken(before.get());
+        }
+        String unfit = unfit(kind, party.many());
+        if (!unfit.isEmpty()) {
+            return new Outcome.Unfit(unfit);
+        }
+        release(kind);
+        Placed placed = place(kind, start, party.many(), party.resource());
+        if (placed == null) {
+            return new Outcome.Gone(nearest(kind, party.many(), start));
+        }
+        Instant now = clock.instant();
+        Booking booking = new Booking(
+                Ids.next(),
+                Reference.next(random),
+                id,
+                placed.resources(),
+                start,
+                start.plusSeconds(kind.rules().minutes() * 60L),
+                held ? State.HELD : State.BOOKED,
+                held ? now.plus(HOLD) : null,
+                party.many(),
+                party.name(),
+                party.email(),
+                party.phone(),
+                party.about(),
+                party.zone(),
+                party.conversation(),
+                0,
+                now);
+        store.insert(booking, placed.session(), party.key());
+        store.note(booking.id(), held ? "was held" : "was booked", account, now);
+        if (!held) {
+            mails.tell(booking, kind, BookingMails.News.BOOKED, link(booking));
+        }
+        return new Outcome.Taken(booking);
+    }
+
+    private static String unfit(Kind kind, int party) {
+        int places = kind.rules().places();
+        if (party < 1) {
+            return "At least one must come.";
+        }
+        return places > 1 && party > places ? "There are %d places at the most.".formatted(places) : "";
+    }
+
+    private record Placed(String session, List<String> resources) {}
+
+    /** Puts a party into a session at a time; null where there is no place. */
+    private @Nullable Placed place(Kind kind, Instant start, int party, String wanted) {
+        Slot slot = find(kind, party, start, start.plusSeconds(60)).stream()
+                .filter(one -> one.start().equals(start))
+                .filter(one -> wanted.isEmpty() || one.resources().contains(wanted))
+                .findFirst()
+                .orElse(null);
+        if (slot == null) {
+            return null;
+        }
+        int places = kind.taking(party);
+        Optional<String> shared =
+                kind.rules().places() > 1 ? sessions.shared(kind.id(), start, places) : Optional.empty();
+        if (shared.isPresent()) {
+            return sessions.take(shared.get(), places)
+                    ? new Placed(shared.get(), sessions.resources(shared.get()))
+                    : null;
+        }
+        List<String> who = kind.rules().all() ? slot.resources() : List.of(chosen(kind, slot, wanted));
+        return new Placed(sessions.begin(kind, who, start, places, clock.instant()), who);
+    }
+
+    private String chosen(Kind kind, Slot slot, String wanted) {
+        if (!wanted.isEmpty()) {
+            return wanted;
+        }
+        ZoneId zone = diaries.diaries().stream()
+                .filter(diary -> slot.resources().contains(diary.id()))
+                .map(diary -> diary.hours().zone())
+                .findFirst()
+                .orElse(ZoneOffset.UTC);
+        var day = slot.start().atZone(zone).toLocalDate();
+        return Chooser.choose(
+                kind.by(),
+                slot.resources(),
+                sessions.loads(
+                        slot.resources(),
+                        day.atStartOfDay(zone).toInstant(),
+                        day.plusDays(1).atStartOfDay(zone).toInstant()));
+    }
+
+    /** Makes what is held a booking. A hold that has run out is taken again where the time is still free. */
+    public Outcome confirm(String id, Party party) {
+        Booking held = booking(id);
+        if (held.state() == State.BOOKED) {
+            return new Outcome.Taken(held);
+        }
+        Boolean kept = transaction.execute(status -> {
+            Booking now = store.locked(id).orElseThrow(() -> new Missing("booking", id));
+            if (now.state() != State.HELD) {
+                return false;
+            }
+            store.confirm(id, party, clock.instant());
+            store.note(id, "was booked", null, clock.instant());
+            mails.tell(booking(id), diaries.kind(now.kind()), BookingMails.News.BOOKED, link(now));
+            return true;
+        });
+        return Boolean.TRUE.equals(kept)
+                ? new Outcome.Taken(booking(id))
+                : take(held.kind(), held.start(), party, false, null);
+    }
+
+    // Changing
+
+    /** Moves a booking to another time; where that cannot be, it stays where it is. */
+    public Outcome change(String id, Instant start, @Nullable String account) {
+        try {
+            return transaction.execute(status -> {
+                Outcome outcome = changed(id, start, account);
+                if (!(outcome instanceof Outcome.Taken)) {
+                    status.setRollbackOnly();
+                }
+                return outcome;
+            });
+        } catch (DuplicateKeyException faster) {
+            Booking booking = booking(id);
+            return transaction.execute(
+                    status -> new Outcome.Gone(nearest(diaries.kind(booking.kind()), booking.party(), start)));
+        }
+    }
+
+    private Outcome changed(String id, Instant start, @Nullable String account) {
+        Kind kind = kinds.locked(booking(id).kind()).orElse(null);
+        Booking booking = store.locked(id).orElseThrow(() -> new Missing("booking", id));
+        if (kind == null || !booking.state().standing()) {
+            return new Outcome.Unfit("This appointment can no longer be changed; it is "
+                    + booking.state().label() + ".");
+        }
+        if (booking.start().equals(start)) {
+            return new Outcome.Taken(booking);
+        }
+        store.session(id).ifPresent(session -> {
+            store.leaves(id);
+            sessions.giveBack(session, kind.taking(booking.party()));
+        });
+        Placed placed = place(kind, start, booking.party(), "");
+        if (placed == null) {
+            return new Outcome.Gone(nearest(kind, booking.party(), start));
+        }
+        Instant now = clock.instant();
+        Instant end = start.plusSeconds(kind.rules().minutes() * 60L);
+        store.move(id, placed.session(), placed.resources(), start, end, now);
+        store.note(id, "was moved from " + booking.start() + " to " + start, account, now);
+        Booking moved = booking(id);
+        mails.tell(moved, kind, BookingMails.News.MOVED, link(moved));
+        return new Outcome.Taken(moved);
+    }
+
+    /** Calls a booking off. Whether it was standing. */
+    @Transactional
+    public boolean cancel(String id, @Nullable String account) {
+        Kind kind = diaries.kind(booking(id).kind());
+        Booking booking = store.locked(id).orElseThrow(() -> new Missing("booking", id));
+        if (!booking.state().standing()) {
+            return false;
+        }
+        Instant now = clock.instant();
+        end(booking, kind, State.CANCELLED, true, now);
+        store.note(id, "was cancelled", account, now);
+        mails.tell(booking(id), kind, BookingMails.News.CANCELLED, "");
+        return true;
+    }
+
+    /** Notes whether somebody came. */
+    @Transactional
+    public void mark(String id, boolean came, @Nullable String account) {
+        Booking booking = store.locked(id).orElseThrow(() -> new Missing("booking", id));
+        if (booking.state() == State.CANCELLED || booking.state() == State.EXPIRED) {
+            return;
+        }
+        store.state(id, came ? State.DONE : State.NO_SHOW, false, clock.instant());
+        store.note(id, came ? "came" : "did not come", account, clock.instant());
+    }
+
+    // Finding
+
+    /** @throws Missing if there is no such booking */
+    public Booking booking(String id) {
+        return store.booking(id).orElseThrow(() -> new Missing("booking", id));
+    }
+
+    /** What a visitor can name by its reference and their own address; empty where either is another's. */
+    public Optional<Booking> named(String reference, String email) {
+        return store.byReference(Reference.of(reference))
+                .filter(booking -> !email.isBlank() && booking.email().equalsIgnoreCase(email.strip()));
+    }
+
+    Page<Booking> bookings(Wanted wanted) {
+        return store.bookings(wanted);
+    }
+
+    List<Booking> between(Instant from, Instant until) {
+        return store.between(from, until);
+    }
+
+    List<BookingStore.Past> past(String id) {
+        return store.past(id);
+    }
+
+    /** Bookings that were made in a conversation. */
+    public List<Booking> of(String conversation) {
+        return store.of(conversation);
+    }
+
+    // The link in the mail
+
+    /** The path at which whoever has it changes and cancels a booking, without signing in. */
+    public String link(Booking booking) {
+        return "/booking/" + booking.id() + "/" + vault.sign("booking " + booking.id());
+    }
+
+    /** Whether a link's key is that of a booking. */
+    boolean opens(String id, String key) {
+        return vault.signed("booking " + id, key);
+    }
+}

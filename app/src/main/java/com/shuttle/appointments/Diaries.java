@@ -1,0 +1,124 @@
+package com.shuttle.appointments;
+
+import com.shuttle.core.booking.Resource;
+import com.shuttle.web.Checked;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Missing;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Kinds of appointment, and the people and rooms they are with. Thread-safe. */
+@Service
+public class Diaries {
+
+    private final DiaryStore store;
+    private final SessionStore sessions;
+    private final InstantSource clock;
+
+    Diaries(DiaryStore store, SessionStore sessions, InstantSource clock) {
+        this.store = store;
+        this.sessions = sessions;
+        this.clock = clock;
+    }
+
+    /** All kinds, by name. */
+    public List<Kind> kinds() {
+        return store.kinds();
+    }
+
+    /** One that is there or was. @throws Missing if there never was */
+    public Kind kind(String id) {
+        return store.kind(id).orElseThrow(() -> new Missing("kind of appointment", id));
+    }
+
+    /** One that can be booked; empty where it is gone. */
+    public Optional<Kind> bookable(String id) {
+        return store.kinds().stream().filter(kind -> kind.id().equals(id)).findFirst();
+    }
+
+    public List<Diary> diaries() {
+        return store.diaries();
+    }
+
+    /** @throws Missing if there is no such person or room */
+    public Diary diary(String id) {
+        return store.diaries().stream()
+                .filter(diary -> diary.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new Missing("person or room", id));
+    }
+
+    public String nameOf(String resource) {
+        return store.nameOf(resource);
+    }
+
+    /** Names of several, as people say them. */
+    public String namesOf(List<String> resources) {
+        return resources.stream().map(store::nameOf).collect(Collectors.joining(", "));
+    }
+
+    /** Keeps a kind; one without an id is new. @return its id */
+    @Transactional
+    public String keep(Kind kind) {
+        Kind kept = kind.id().isEmpty()
+                ? new Kind(
+                        Ids.next(), kind.name(), kind.about(), kind.place(), kind.rules(), kind.by(), kind.resources())
+                : kind;
+        store.keep(kept, clock.instant());
+        return kept.id();
+    }
+
+    /** Keeps a person or room; one without an id is new. @return its id */
+    @Transactional
+    public String keep(Diary diary) {
+        Diary kept = diary.id().isEmpty() ? new Diary(Ids.next(), diary.type(), diary.name(), diary.hours()) : diary;
+        store.keep(kept, clock.instant());
+        return kept.id();
+    }
+
+    /** What was booked stays booked; nobody else can book it. */
+    @Transactional
+    public void deleteKind(String id) {
+        store.deleteKind(id, clock.instant());
+    }
+
+    @Transactional
+    public void bringKindBack(String id) {
+        store.deleteKind(id, null);
+    }
+
+    /** Bookings with them stay, as whoever has them must be told; nobody new is booked with them. */
+    @Transactional
+    public void deleteDiary(String id) {
+        store.deleteDiary(id, clock.instant());
+    }
+
+    @Transactional
+    public void bringDiaryBack(String id) {
+        store.deleteDiary(id, null);
+    }
+
+    /** Changes one that there is. @throws Missing if there is no such person or room */
+    @Transactional
+    Checked<Diary> change(String id, UnaryOperator<Diary> change) {
+        Diary changed = change.apply(diary(id));
+        store.keep(changed, clock.instant());
+        return Checked.good(changed);
+    }
+
+    /** The people and rooms of a kind that are still there, with what they are taken for. */
+    List<Resource> resources(Kind kind, Instant from, Instant until) {
+        Map<String, List<Resource.Busy>> busy = sessions.busy(kind.resources(), from, until);
+        return store.diaries().stream()
+                .filter(diary -> kind.resources().contains(diary.id()))
+                .map(diary -> new Resource(diary.id(), diary.hours(), busy.getOrDefault(diary.id(), List.of())))
+                .toList();
+    }
+}

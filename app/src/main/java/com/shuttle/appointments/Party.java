@@ -1,0 +1,23 @@
+package com.shuttle.appointments;
+
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Who would like to come.
+ *
+ * @param many         how many, from 1 on
+ * @param resource     id of whom they chose; empty for anybody
+ * @param zone         IANA name of their time zone; empty where it is unknown
+ * @param conversation they book in; null for none
+ * @param key          names the request, so that one which comes twice books once; null for none
+ */
+public record Party(
+        int many,
+        String resource,
+        String name,
+        String email,
+        String phone,
+        String about,
+        String zone,
+        @Nullable String conversation,
+        @Nullable String key) {}

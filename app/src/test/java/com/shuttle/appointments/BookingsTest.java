@@ -1,0 +1,247 @@
+package com.shuttle.appointments;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.shuttle.ServerTest;
+import com.shuttle.TestData;
+import com.shuttle.appointments.Booking.State;
+import com.shuttle.core.booking.Chooser;
+import com.shuttle.core.booking.OpenHours;
+import com.shuttle.core.booking.Rules;
+import com.shuttle.core.booking.Slot;
+import com.shuttle.core.calendar.WeekHours.Span;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** Nobody is booked twice, whoever asks at once; what is given back can be booked again. */
+@ServerTest
+class BookingsTest {
+
+    private static final ZoneId LONDON = ZoneId.of("Europe/London");
+    private static final Instant FROM = Instant.now().plus(Duration.ofDays(3)).truncatedTo(ChronoUnit.DAYS);
+
+    private final Diaries diaries;
+    private final Bookings bookings;
+    private final TestData data;
+    private final int port;
+
+    BookingsTest(Diaries diaries, Bookings bookings, TestData data, @LocalServerPort int port) {
+        this.diaries = diaries;
+        this.bookings = bookings;
+        this.data = data;
+        this.port = port;
+    }
+
+    private String person() {
+        List<Span> day = List.of(Span.of("08:00-18:00").orElseThrow());
+        Map<DayOfWeek, List<Span>> week =
+                Stream.of(DayOfWeek.values()).collect(Collectors.toMap(one -> one, one -> day));
+        return diaries.keep(new Diary("", Diary.Type.PERSON, data.name("Ann"), new OpenHours(LONDON, week, Map.of())));
+    }
+
+    private String kind(int minutes, int buffer, int places, String... resources) {
+        Rules rules = new Rules(minutes, 0, buffer, 0, 60, 30, places, 0, false);
+        return diaries.keep(new Kind("", data.name("Visit"), "", "", rules, Chooser.By.IN_TURN, List.of(resources)));
+    }
+
+    private static Party party(int many) {
+        return new Party(many, "", "Dana", "dana@mill.example", "", "", "", null, null);
+    }
+
+    private List<Instant> free(String kind) {
+        return bookings.free(kind, 1, FROM, FROM.plus(Duration.ofDays(1))).stream()
+                .map(Slot::start)
+                .toList();
+    }
+
+    private Booking booked(String kind, Instant start) {
+        return ((Outcome.Taken) bookings.take(kind, start, party(1), false, null)).booking();
+    }
+
+    @Test
+    void aTimeIsTakenOnceMovedAndGivenBack() {
+        String kind = kind(60, 0, 1, person());
+        List<Instant> before = free(kind);
+        Instant first = before.getFirst();
+        Booking booking = booked(kind, first);
+        assertThat(free(kind)).doesNotContain(first, first.plusSeconds(1800)).hasSize(before.size() - 2);
+        assertThat(bookings.take(kind, first, party(1), false, null))
+                .isInstanceOfSatisfying(
+                        Outcome.Gone.class,
+                        gone -> assertThat(gone.nearest())
+                                .extracting(Slot::start)
+                                .contains(first.plusSeconds(3600)));
+        Instant later = before.getLast();
+        assertThat(bookings.change(booking.id(), later, null)).isInstanceOf(Outcome.Taken.class);
+        assertThat(free(kind)).contains(first).doesNotContain(later);
+        assertThat(bookings.change(booking.id(), FROM.minus(Duration.ofDays(9)), null))
+                .isInstanceOf(Outcome.Gone.class);
+        assertThat(bookings.booking(booking.id()).start())
+                .as("stays where it is")
+                .isEqualTo(later);
+        assertThat(bookings.cancel(booking.id(), null)).isTrue();
+        assertThat(bookings.cancel(booking.id(), null)).isFalse();
+        assertThat(free(kind)).isEqualTo(before);
+        assertThat(bookings.past(booking.id()))
+                .extracting(BookingStore.Past::what)
+                .hasSize(3);
+        assertThat(bookings.named(booking.reference().toLowerCase(), "Dana@mill.example"))
+                .isPresent();
+        assertThat(bookings.named(booking.reference(), "other@mill.example")).isEmpty();
+        assertThat(bookings.opens(booking.id(), bookings.link(booking).replaceFirst(".*/", "")))
+                .isTrue();
+        assertThat(bookings.opens(booking.id(), "x")).isFalse();
+    }
+
+    @Test
+    void whatIsHeldIsTakenUntilItIsBooked() {
+        String kind = kind(60, 0, 1, person());
+        Instant first = free(kind).getFirst();
+        Outcome held = bookings.take(kind, first, party(1), true, null);
+        assertThat(held).isInstanceOf(Outcome.Taken.class);
+        assertThat(free(kind)).doesNotContain(first);
+        Booking booking = ((Outcome.Taken) held).booking();
+        assertThat(booking.heldUntil()).isAfter(Instant.now());
+        assertThat(bookings.confirm(booking.id(), party(1)))
+                .isInstanceOfSatisfying(
+                        Outcome.Taken.class,
+                        taken -> assertThat(taken.booking().state()).isEqualTo(State.BOOKED));
+    }
+
+    @Test
+    void twoKindsNeverTakeOnePersonAtOnceAndBuffersAreKept() {
+        String ann = person();
+        String visit = kind(60, 30, 1, ann);
+        String call = kind(30, 0, 1, ann);
+        Instant first = free(visit).getFirst();
+        booked(visit, first);
+        assertThat(free(call)).doesNotContain(first, first.plusSeconds(3600)).contains(first.plusSeconds(5400));
+    }
+
+    @Test
+    void aGroupIsFilledAndNoFurther() {
+        String kind = kind(60, 0, 24, person());
+        Instant first = free(kind).getFirst();
+        assertThat(bookings.take(kind, first, party(20), false, null)).isInstanceOf(Outcome.Taken.class);
+        assertThat(bookings.take(kind, first, party(5), false, null)).isInstanceOf(Outcome.Gone.class);
+        assertThat(bookings.take(kind, first, party(4), false, null)).isInstanceOf(Outcome.Taken.class);
+        assertThat(bookings.take(kind, first, party(30), false, null)).isInstanceOf(Outcome.Unfit.class);
+        assertThat(bookings.take(kind, first, party(0), false, null)).isInstanceOf(Outcome.Unfit.class);
+        assertThat(free(kind)).doesNotContain(first);
+    }
+
+    @Test
+    void oneRequestBooksOnceHoweverOftenItComes() {
+        String kind = kind(60, 0, 24, person());
+        Instant first = free(kind).getFirst();
+        Party dana = new Party(1, "", "Dana", "", "", "", "", null, data.name("key"));
+        assertThat(((Outcome.Taken) bookings.take(kind, first, dana, false, null)).booking().id())
+                .isEqualTo(((Outcome.Taken) bookings.take(kind, first, dana, false, null)).booking().id());
+    }
+
+    /** Whatever is booked, moved and cancelled, what is free is what a plain list of what is taken leaves. */
+    @Test
+    void everySequenceLeavesTheCalendarAsAPlainListSays() {
+        Random random = new Random(15);
+        String ann = person();
+        List<String> kinds = List.of(kind(60, 0, 1, ann), kind(30, 30, 1, ann));
+        List<List<Instant>> all = kinds.stream().map(this::free).toList();
+        Map<String, Instant[]> taken = new HashMap<>();
+        for (int round = 0; round < 120; round++) {
+            int which = random.nextInt(2);
+            Instant start = all.get(which).get(random.nextInt(all.get(which).size()));
+            Instant[] wanted = {start, start.plusSeconds(3600)};
+            List<String> standing = new ArrayList<>(taken.keySet());
+            boolean move = !standing.isEmpty() && random.nextInt(3) == 0;
+            String one = standing.isEmpty() ? "" : standing.get(random.nextInt(standing.size()));
+            if (!standing.isEmpty() && random.nextInt(4) == 0) {
+                assertThat(bookings.cancel(one, null)).isTrue();
+                taken.remove(one);
+            } else if (move) {
+                boolean fits =
+                        all.get(kinds.indexOf(bookings.booking(one).kind())).contains(start)
+                                && taken.entrySet().stream()
+                                        .filter(other -> !other.getKey().equals(one))
+                                        .noneMatch(other -> overlaps(other.getValue(), wanted));
+                assertThat(bookings.change(one, start, null) instanceof Outcome.Taken)
+                        .isEqualTo(fits);
+                if (fits) {
+                    taken.put(one, wanted);
+                }
+            } else {
+                boolean fits = taken.values().stream().noneMatch(other -> overlaps(other, wanted));
+                Outcome outcome = bookings.take(kinds.get(which), start, party(1), false, null);
+                assertThat(outcome instanceof Outcome.Taken).isEqualTo(fits);
+                if (outcome instanceof Outcome.Taken(Booking booking)) {
+                    taken.put(booking.id(), wanted);
+                }
+            }
+        }
+        for (int which = 0; which < 2; which++) {
+            assertThat(free(kinds.get(which)))
+                    .isEqualTo(all.get(which).stream()
+                            .filter(start -> taken.values().stream()
+                                    .noneMatch(
+                                            other -> overlaps(other, new Instant[] {start, start.plusSeconds(3600)})))
+                            .toList());
+        }
+    }
+
+    private static boolean overlaps(Instant[] one, Instant[] other) {
+        return one[0].isBefore(other[1]) && other[0].isBefore(one[1]);
+    }
+
+    @Test
+    void ofTwoHundredAtOnceTwentyAreBooked() throws Exception {
+        String kind = kind(30, 0, 1, person());
+        List<Instant> twenty = free(kind);
+        assertThat(twenty).hasSize(20);
+        String token = data.accounts.createToken(
+                data.person(com.shuttle.settings.Role.DESIGNER).id(), "test");
+        HttpClient http = HttpClient.newHttpClient();
+        List<Integer> replies = Collections.synchronizedList(new ArrayList<>());
+        try (ExecutorService visitors = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Future<?>> all = new ArrayList<>();
+            for (int i = 0; i < 200; i++) {
+                String body =
+                        "{\"kind\":\"%s\",\"start\":\"%s\",\"name\":\"V%d\"}".formatted(kind, twenty.get(i % 20), i);
+                HttpRequest request = HttpRequest.newBuilder(
+                                URI.create("http://localhost:" + port + "/api/v1/appointments/bookings"))
+                        .header("Content-Type", "application/json")
+                        .header("Authorization", "Bearer " + token)
+                        .POST(BodyPublishers.ofString(body))
+                        .build();
+                all.add(visitors.submit(() ->
+                        replies.add(http.send(request, BodyHandlers.ofString()).statusCode())));
+            }
+            for (Future<?> one : all) {
+                one.get();
+            }
+        }
+        assertThat(IntStream.of(201, 409).mapToObj(status -> Collections.frequency(replies, status)))
+                .containsExactly(20, 180);
+        assertThat(free(kind)).isEmpty();
+    }
+}
