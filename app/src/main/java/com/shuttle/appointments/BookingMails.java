@@ -5,13 +5,17 @@ import com.shuttle.core.calendar.Zones;
 import com.shuttle.notices.MailService;
 import com.shuttle.notices.NoticeService;
 import com.shuttle.web.PublicAddress;
+import com.shuttle.web.Saved;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Mails about bookings, with a file that calendar programs take. Thread-safe. */
 @Component
@@ -102,6 +106,14 @@ class BookingMails {
         return CalendarFile.write(
                 cancelled ? CalendarFile.Method.CANCEL : CalendarFile.Method.REQUEST,
                 List.of(event(booking, kind, mail.settings().sender(), clock.instant())));
+    }
+
+    /** A booking as a file to be saved. */
+    ResponseEntity<StreamingResponseBody> saved(Booking booking) {
+        String file = CalendarFile.write(
+                CalendarFile.Method.PUBLISH,
+                List.of(event(booking, diaries.kind(booking.kind()), "", clock.instant())));
+        return Saved.as("appointment.ics", "text/calendar", out -> out.write(file.getBytes(StandardCharsets.UTF_8)));
     }
 
     /** A booking as calendar programs know it. @param organizer an address; empty for none */

@@ -1,7 +1,6 @@
 package com.shuttle.appointments;
 
 import com.shuttle.core.booking.Resource;
-import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import java.time.Instant;
@@ -9,7 +8,6 @@ import java.time.InstantSource;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -103,14 +101,6 @@ public class Diaries {
     @Transactional
     public void bringDiaryBack(String id) {
         store.deleteDiary(id, null);
-    }
-
-    /** Changes one that there is. @throws Missing if there is no such person or room */
-    @Transactional
-    Checked<Diary> change(String id, UnaryOperator<Diary> change) {
-        Diary changed = change.apply(diary(id));
-        store.keep(changed, clock.instant());
-        return Checked.good(changed);
     }
 
     /** The people and rooms of a kind that are still there, with what they are taken for. */

@@ -85,6 +85,7 @@ class Demo implements ApplicationRunner {
     private final MediaService media;
     private final TableService tables;
     private final DemoServices services;
+    private final DemoAppointments appointments;
     private final Path data;
 
     Demo(
@@ -96,6 +97,7 @@ class Demo implements ApplicationRunner {
             MediaService media,
             TableService tables,
             DemoServices services,
+            DemoAppointments appointments,
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
@@ -105,6 +107,7 @@ class Demo implements ApplicationRunner {
         this.media = media;
         this.tables = tables;
         this.services = services;
+        this.appointments = appointments;
         this.data = data;
     }
 
@@ -144,6 +147,7 @@ class Demo implements ApplicationRunner {
                 "Mended:YES_NO");
         table("wishes", "Wishes", "Telescope", "For", "Told on:DATE");
         Map<String, String> asked = services.make(designer.id());
+        appointments.make();
         Bot vesper = bot(
                 "Vesper",
                 "vesper",
@@ -258,6 +262,7 @@ class Demo implements ApplicationRunner {
             for (Map.Entry<String, String> service : services.entrySet()) {
                 flow = flow.replace("@service/" + service.getKey(), service.getValue());
             }
+            flow = appointments.named(flow);
             for (String picture : PICTURES) {
                 if (flow.contains("@media/" + picture)) {
                     String address = good(media.keep(bot.id(), picture, bytes("media/" + picture)));

@@ -157,8 +157,12 @@ class BookingsTest {
         String kind = kind(60, 0, 24, person());
         Instant first = free(kind).getFirst();
         Party dana = new Party(1, "", "Dana", "", "", "", "", null, data.name("key"));
-        assertThat(((Outcome.Taken) bookings.take(kind, first, dana, false, null)).booking().id())
-                .isEqualTo(((Outcome.Taken) bookings.take(kind, first, dana, false, null)).booking().id());
+        assertThat(((Outcome.Taken) bookings.take(kind, first, dana, false, null))
+                        .booking()
+                        .id())
+                .isEqualTo(((Outcome.Taken) bookings.take(kind, first, dana, false, null))
+                        .booking()
+                        .id());
     }
 
     /** Whatever is booked, moved and cancelled, what is free is what a plain list of what is taken leaves. */

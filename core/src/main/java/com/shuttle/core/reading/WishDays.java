@@ -238,7 +238,8 @@ final class WishDays {
             int next = tokens.is(i, "easter") ? i + 2 : i + 2;
             return easter == null ? null : span(easter.minusDays(2), easter.plusDays(1), Extent.SPAN, next);
         }
-        DateReader.Found found = new DateReader(tokens, context, false).at(tokens.is(i, "the") && !ordinal(i + 1) ? i + 1 : i);
+        DateReader.Found found =
+                new DateReader(tokens, context, false).at(tokens.is(i, "the") && !ordinal(i + 1) ? i + 1 : i);
         if (found == null || found.days().isEmpty()) {
             return null;
         }

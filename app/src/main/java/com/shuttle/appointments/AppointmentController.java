@@ -1,0 +1,287 @@
+package com.shuttle.appointments;
+
+import com.shuttle.appointments.Booking.State;
+import com.shuttle.core.booking.Slot;
+import com.shuttle.settings.SignedIn;
+import com.shuttle.web.Access;
+import com.shuttle.web.Length;
+import com.shuttle.web.Listing;
+import com.shuttle.web.Wanted;
+import java.time.DateTimeException;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.TemporalAdjusters;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Who comes when: the week, the list, and one booking; booking by hand for whoever calls. */
+@Controller
+@Access(Access.Who.AGENT)
+@RequestMapping("/appointments")
+class AppointmentController {
+
+    private static final int DAYS = 14;
+
+    private final Bookings bookings;
+    private final Diaries diaries;
+    private final InstantSource clock;
+    private final ZoneId zone;
+
+    /** @param zone on whose clock the week is drawn */
+    AppointmentController(
+            Bookings bookings,
+            Diaries diaries,
+            InstantSource clock,
+            @Value("${shuttle.zone:Europe/London}") String zone) {
+        this.bookings = bookings;
+        this.diaries = diaries;
+        this.clock = clock;
+        this.zone = ZoneId.of(zone);
+    }
+
+    private LocalDate day(String text) {
+        try {
+            LocalDate day = text.isBlank() ? today() : LocalDate.parse(text);
+            return Math.abs(day.getYear() - today().getYear()) > 100 ? today() : day;
+        } catch (DateTimeException e) {
+            return today();
+        }
+    }
+
+    private LocalDate today() {
+        return clock.instant().atZone(zone).toLocalDate();
+    }
+
+    private Map<String, String> kindNames() {
+        return diaries.kinds().stream().collect(Collectors.toMap(Kind::id, Kind::name));
+    }
+
+    @GetMapping
+    String week(@RequestParam(defaultValue = "") String of, @RequestParam(defaultValue = "") String with, Model model) {
+        LocalDate monday = day(of).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
+        List<Booking> all = bookings.between(
+                monday.atStartOfDay(zone).toInstant(),
+                monday.plusDays(7).atStartOfDay(zone).toInstant());
+        List<Booking> shown = all.stream()
+                .filter(booking -> with.isEmpty() || booking.resources().contains(with))
+                .toList();
+        model.addAttribute("drawing", WeekDrawing.of(monday, shown, kindNames(), zone, clock.instant()));
+        model.addAttribute("any", !diaries.kinds().isEmpty());
+        model.addAttribute("many", shown.size());
+        model.addAttribute("monday", monday);
+        model.addAttribute("before", monday.minusWeeks(1));
+        model.addAttribute("after", monday.plusWeeks(1));
+        model.addAttribute("with", with);
+        model.addAttribute("diaries", diaries.diaries());
+        model.addAttribute("zone", zone.getId());
+        return "appointments/week";
+    }
+
+    /** A booking in the list. */
+    public record Line(Booking booking, String kind, String with, String when) {}
+
+    private Line line(Booking booking) {
+        return new Line(
+                booking,
+                diaries.kind(booking.kind()).name(),
+                diaries.namesOf(booking.resources()),
+                BookingMails.when(booking, zone).replaceFirst(" \\(.*", ""));
+    }
+
+    @GetMapping("/list")
+    String list(@RequestParam Map<String, String> parameters, Model model) {
+        Wanted wanted = Wanted.of(parameters);
+        model.addAttribute(
+                "listing",
+                Listing.of(
+                                "/appointments/list",
+                                wanted,
+                                bookings.bookings(wanted).map(this::line))
+                        .searched("Search name, email, reference")
+                        .filter(
+                                "kind",
+                                "Kind",
+                                "every kind",
+                                diaries.kinds().stream()
+                                        .map(kind -> new Listing.Option(kind.id(), kind.name()))
+                                        .toList())
+                        .filter(
+                                "state",
+                                "State",
+                                "every state",
+                                Arrays.stream(State.values())
+                                        .map(state -> new Listing.Option(state.key(), state.label()))
+                                        .toList())
+                        .columns(
+                                Listing.Column.sorted("When", "when"),
+                                Listing.Column.plain("Who"),
+                                Listing.Column.plain("What"),
+                                Listing.Column.plain("With"),
+                                Listing.Column.plain("State"),
+                                Listing.Column.sorted("Made", "made")));
+        return "appointments/list";
+    }
+
+    // By hand
+
+    @GetMapping("/new")
+    String byHand(@RequestParam Map<String, String> parameters, Model model) {
+        List<Kind> kinds = diaries.kinds();
+        Optional<Kind> kind = kinds.stream()
+                .filter(one -> one.id().equals(parameters.getOrDefault("kind", "")))
+                .findFirst()
+                .or(() -> kinds.stream().findFirst());
+        LocalDate from = day(parameters.getOrDefault("from", ""));
+        int party = party(parameters.getOrDefault("party", "1"));
+        model.addAttribute("kinds", kinds);
+        model.addAttribute("kind", kind.orElse(null));
+        model.addAttribute("from", from);
+        model.addAttribute("party", party);
+        model.addAttribute("days", kind.map(one -> free(one.id(), party, from)).orElse(List.of()));
+        model.addAttribute("later", from.plusDays(DAYS));
+        model.addAttribute("zone", zone.getId());
+        if (!model.containsAttribute("form")) {
+            model.addAttribute("form", Map.of());
+            model.addAttribute("errors", Map.of());
+        }
+        return "appointments/new";
+    }
+
+    private List<FreeDays.Day> free(String kind, int party, LocalDate from) {
+        Instant start = from.atStartOfDay(zone).toInstant();
+        return FreeDays.of(bookings.free(kind, party, start, start.plus(Duration.ofDays(DAYS))), zone);
+    }
+
+    private static int party(String text) {
+        return text.matches("[1-9]\\d{0,3}") ? Integer.parseInt(text) : 1;
+    }
+
+    @PostMapping("/new")
+    String book(
+            @RequestParam Map<String, String> form,
+            @AuthenticationPrincipal SignedIn person,
+            RedirectAttributes flash) {
+        String kind = form.getOrDefault("kind", "");
+        int many = party(form.getOrDefault("party", "1"));
+        Instant start = instant(form.getOrDefault("start", ""));
+        String name = form.getOrDefault("name", "").strip();
+        String error = start == null
+                ? "Please choose a time."
+                : name.isEmpty() || !Length.NAME.holds(name) ? "Please say who comes, in up to 200 characters." : "";
+        if (error.isEmpty() && start != null) {
+            Party party = new Party(
+                    many,
+                    "",
+                    name,
+                    cut(form, "email", 254),
+                    cut(form, "phone", 60),
+                    cut(form, "about", 1000),
+                    "",
+                    null,
+                    null);
+            switch (bookings.take(kind, start, party, false, person.account().id())) {
+                case Outcome.Taken(Booking booking) -> {
+                    flash.addFlashAttribute("said", "Booked. The reference is " + booking.reference() + ".");
+                    return "redirect:/appointments/bookings/" + booking.id();
+                }
+                case Outcome.Gone(List<Slot> nearest) -> error = "Somebody was faster; please choose another time.";
+                case Outcome.Unfit(String why) -> error = why;
+            }
+        }
+        flash.addFlashAttribute("errors", Map.of("start", error));
+        flash.addFlashAttribute("form", form);
+        flash.addAttribute("kind", kind);
+        flash.addAttribute("party", many);
+        flash.addAttribute("from", form.getOrDefault("from", ""));
+        return "redirect:/appointments/new";
+    }
+
+    private static String cut(Map<String, String> form, String field, int most) {
+        String text = form.getOrDefault(field, "").strip();
+        return text.length() > most ? text.substring(0, most) : text;
+    }
+
+    static @Nullable Instant instant(String text) {
+        try {
+            return Instant.parse(text);
+        } catch (DateTimeException e) {
+            return null;
+        }
+    }
+
+    // One
+
+    @GetMapping("/bookings/{id}")
+    String booking(@PathVariable String id, @RequestParam(defaultValue = "") String from, Model model) {
+        Booking booking = bookings.booking(id);
+        LocalDate day = from.isEmpty() ? today() : day(from);
+        model.addAttribute("line", line(booking));
+        model.addAttribute("past", bookings.past(id));
+        model.addAttribute("standing", booking.state().standing());
+        model.addAttribute("over", booking.start().isBefore(clock.instant()));
+        model.addAttribute("from", day);
+        model.addAttribute("later", day.plusDays(DAYS));
+        model.addAttribute("days", free(booking.kind(), booking.party(), day));
+        model.addAttribute("zone", zone.getId());
+        return "appointments/booking";
+    }
+
+    @PostMapping("/bookings/{id}/move")
+    String move(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String start,
+            @AuthenticationPrincipal SignedIn person,
+            RedirectAttributes flash) {
+        Instant at = instant(start);
+        flash.addFlashAttribute(
+                "said",
+                at == null
+                        ? "Please choose a time."
+                        : switch (bookings.change(id, at, person.account().id())) {
+                            case Outcome.Taken(Booking moved) -> "Moved. Whoever comes is told by mail.";
+                            case Outcome.Gone(List<Slot> nearest) ->
+                                "This time is no longer free; nothing has changed.";
+                            case Outcome.Unfit(String why) -> why;
+                        });
+        return "redirect:/appointments/bookings/" + id;
+    }
+
+    /** @param what {@code cancel}, {@code came} or {@code away} */
+    @PostMapping("/bookings/{id}")
+    String mark(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String what,
+            @AuthenticationPrincipal SignedIn person,
+            RedirectAttributes flash) {
+        switch (what) {
+            case "cancel" ->
+                flash.addFlashAttribute(
+                        "said",
+                        bookings.cancel(id, person.account().id())
+                                ? "Cancelled. Whoever booked is told by mail."
+                                : "It was over already.");
+            case "came", "away" ->
+                bookings.mark(id, what.equals("came"), person.account().id());
+            default -> bookings.booking(id);
+        }
+        return "redirect:/appointments/bookings/" + id;
+    }
+}

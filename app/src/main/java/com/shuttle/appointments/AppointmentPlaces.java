@@ -1,0 +1,16 @@
+package com.shuttle.appointments;
+
+import com.shuttle.web.Access;
+import com.shuttle.web.Area;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Where the pages of this package are found. */
+@Configuration
+class AppointmentPlaces {
+
+    @Bean
+    Area appointmentsArea() {
+        return new Area("appointments", "Appointments", "/appointments", 35, Access.Who.AGENT);
+    }
+}

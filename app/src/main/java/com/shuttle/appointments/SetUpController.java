@@ -1,0 +1,151 @@
+package com.shuttle.appointments;
+
+import com.shuttle.web.Access;
+import com.shuttle.web.Checked;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Kinds of appointment, and the people and rooms they are with. */
+@Controller
+@Access(Access.Who.DESIGNER)
+@RequestMapping("/appointments")
+class SetUpController {
+
+    private static final String NEW = "new";
+
+    private final Diaries diaries;
+    private final ZoneId zone;
+
+    /** @param zone of somebody new */
+    SetUpController(Diaries diaries, @Value("${shuttle.zone:Europe/London}") String zone) {
+        this.diaries = diaries;
+        this.zone = ZoneId.of(zone);
+    }
+
+    /** A kind in the list. */
+    public record KindLine(Kind kind, String with) {}
+
+    @GetMapping("/kinds")
+    String kinds(Model model) {
+        List<String> there = diaries.diaries().stream().map(Diary::id).toList();
+        model.addAttribute(
+                "kinds",
+                diaries.kinds().stream()
+                        .map(kind -> new KindLine(
+                                kind,
+                                diaries.namesOf(kind.resources().stream()
+                                        .filter(there::contains)
+                                        .toList())))
+                        .toList());
+        model.addAttribute("people", there.size());
+        return "appointments/kinds";
+    }
+
+    @GetMapping("/kinds/{id}")
+    String kind(@PathVariable String id, Model model) {
+        Kind kept = id.equals(NEW) ? KindForm.BLANK : diaries.kind(id);
+        if (!model.containsAttribute("form")) {
+            model.addAttribute("form", KindForm.form(kept));
+            model.addAttribute("chosen", kept.resources());
+            model.addAttribute("errors", Map.of());
+        }
+        model.addAttribute("id", id);
+        model.addAttribute("diaries", diaries.diaries());
+        return "appointments/kind";
+    }
+
+    @PostMapping("/kinds/{id}")
+    String keepKind(
+            @PathVariable String id,
+            @RequestParam Map<String, String> form,
+            @RequestParam(name = "resource", defaultValue = "") List<String> resources,
+            RedirectAttributes flash) {
+        String kept = id.equals(NEW) ? "" : diaries.kind(id).id();
+        return switch (KindForm.read(kept, form, resources)) {
+            case Checked.Good<Kind>(Kind kind) -> {
+                String kindId = diaries.keep(kind);
+                flash.addFlashAttribute("said", "“" + kind.name() + "” is kept.");
+                yield "redirect:/appointments/kinds/" + kindId;
+            }
+            case Checked.Bad<Kind> bad -> {
+                flash.addFlashAttribute("errors", bad.errors());
+                flash.addFlashAttribute("form", new LinkedHashMap<>(form));
+                flash.addFlashAttribute("chosen", resources);
+                yield "redirect:/appointments/kinds/" + id;
+            }
+        };
+    }
+
+    @PostMapping("/kinds/{id}/delete")
+    String deleteKind(@PathVariable String id, RedirectAttributes flash) {
+        diaries.deleteKind(diaries.kind(id).id());
+        flash.addFlashAttribute("deletedKind", id);
+        return "redirect:/appointments/kinds";
+    }
+
+    @PostMapping("/kinds/{id}/restore")
+    String restoreKind(@PathVariable String id) {
+        diaries.bringKindBack(id);
+        return "redirect:/appointments/kinds/" + id;
+    }
+
+    // People and rooms
+
+    @GetMapping("/people")
+    String people(Model model) {
+        model.addAttribute("diaries", diaries.diaries());
+        return "appointments/people";
+    }
+
+    @GetMapping("/people/{id}")
+    String person(@PathVariable String id, Model model) {
+        Diary kept = id.equals(NEW) ? DiaryForm.blank(zone) : diaries.diary(id);
+        if (!model.containsAttribute("form")) {
+            model.addAttribute("form", DiaryForm.form(kept));
+            model.addAttribute("errors", Map.of());
+        }
+        model.addAttribute("id", id);
+        return "appointments/person";
+    }
+
+    @PostMapping("/people/{id}")
+    String keepPerson(@PathVariable String id, @RequestParam Map<String, String> form, RedirectAttributes flash) {
+        String kept = id.equals(NEW) ? "" : diaries.diary(id).id();
+        return switch (DiaryForm.read(kept, form)) {
+            case Checked.Good<Diary>(Diary diary) -> {
+                String diaryId = diaries.keep(diary);
+                flash.addFlashAttribute("said", "“" + diary.name() + "” is kept.");
+                yield "redirect:/appointments/people/" + diaryId;
+            }
+            case Checked.Bad<Diary> bad -> {
+                flash.addFlashAttribute("errors", bad.errors());
+                flash.addFlashAttribute("form", new LinkedHashMap<>(form));
+                yield "redirect:/appointments/people/" + id;
+            }
+        };
+    }
+
+    @PostMapping("/people/{id}/delete")
+    String deletePerson(@PathVariable String id, RedirectAttributes flash) {
+        diaries.deleteDiary(diaries.diary(id).id());
+        flash.addFlashAttribute("deletedPerson", id);
+        return "redirect:/appointments/people";
+    }
+
+    @PostMapping("/people/{id}/restore")
+    String restorePerson(@PathVariable String id) {
+        diaries.bringDiaryBack(id);
+        return "redirect:/appointments/people/" + id;
+    }
+}
