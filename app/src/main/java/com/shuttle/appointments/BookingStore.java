@@ -202,6 +202,17 @@ class BookingStore {
         return Page.of(items, wanted.page(), db.fetchCount(BOOKING, which));
     }
 
+    /** Leaves only that a time was booked, and nothing of by whom. */
+    void anonymise(String conversation) {
+        db.update(BOOKING)
+                .set(BOOKING.NAME, "")
+                .set(BOOKING.EMAIL, "")
+                .set(BOOKING.PHONE, "")
+                .set(BOOKING.ABOUT, "")
+                .where(BOOKING.CONVERSATION_ID.eq(conversation))
+                .execute();
+    }
+
     // What happened
 
     void note(String id, String what, @Nullable String account, Instant at) {

@@ -4,6 +4,7 @@ import com.shuttle.appointments.Booking.State;
 import com.shuttle.core.booking.Chooser;
 import com.shuttle.core.booking.FreeSlots;
 import com.shuttle.core.booking.FreeSlots.Session;
+import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.booking.Reference;
 import com.shuttle.core.booking.Resource;
 import com.shuttle.core.booking.Slot;
@@ -24,6 +25,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -80,6 +82,35 @@ public class Bookings {
         return there.map(one -> find(one, party, from, until)).orElse(List.of());
     }
 
+    /** When a kind is free, as conversations learn it. */
+    @Transactional
+    public FreeTimes times(String kind, int party) {
+        Optional<Kind> there = diaries.bookable(kind);
+        if (there.isEmpty()) {
+            return FreeTimes.GONE;
+        }
+        Instant now = clock.instant();
+        List<Instant> starts =
+                free(
+                                kind,
+                                party,
+                                now,
+                                now.plus(Duration.ofDays(there.get().rules().horizon() + 1L)))
+                        .stream()
+                        .map(Slot::start)
+                        .limit(FreeTimes.MOST)
+                        .toList();
+        return new FreeTimes(there.get().name(), zone(there.get().resources()).getId(), starts);
+    }
+
+    private ZoneId zone(List<String> resources) {
+        return diaries.diaries().stream()
+                .filter(diary -> resources.contains(diary.id()))
+                .map(diary -> diary.hours().zone())
+                .findFirst()
+                .orElse(ZoneOffset.UTC);
+    }
+
     private List<Slot> find(Kind kind, int party, Instant from, Instant until) {
         Instant now = clock.instant();
         Instant end = min(until, now.plus(Duration.ofDays(kind.rules().horizon() + 1L)));
@@ -125,13 +156,25 @@ public class Bookings {
     /** Holds a time for {@link #HOLD}, or books it at once. */
     public Outcome take(String kind, Instant start, Party party, boolean held, @Nullable String account) {
         try {
-            return transaction.execute(status -> taken(kind, start, party, held, account));
+            return transaction.execute(
+                    status -> taken(kind, start, party, Reference.next(random::nextInt), held, account));
         } catch (DuplicateKeyException faster) {
             return transaction.execute(status -> new Outcome.Gone(nearest(diaries.kind(kind), party.many(), start)));
         }
     }
 
-    private Outcome taken(String id, Instant start, Party party, boolean held, @Nullable String account) {
+    /**
+     * Books a time in the transaction of a conversation's turn.
+     *
+     * @throws DuplicateKeyException if somebody was faster, or the reference is another's
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Outcome inTurn(String kind, Instant start, Party party, String reference) {
+        return taken(kind, start, party, reference, false, null);
+    }
+
+    private Outcome taken(
+            String id, Instant start, Party party, String reference, boolean held, @Nullable String account) {
         Optional<Kind> there = kinds.locked(id);
         if (there.isEmpty()) {
             return new Outcome.Unfit("There is no such appointment any more.");
@@ -153,7 +196,7 @@ public class Bookings {
         Instant now = clock.instant();
         Booking booking = new Booking(
                 Ids.next(),
-                Reference.next(random),
+                reference,
                 id,
                 placed.resources(),
                 start,
@@ -213,11 +256,7 @@ public class Bookings {
         if (!wanted.isEmpty()) {
             return wanted;
         }
-        ZoneId zone = diaries.diaries().stream()
-                .filter(diary -> slot.resources().contains(diary.id()))
-                .map(diary -> diary.hours().zone())
-                .findFirst()
-                .orElse(ZoneOffset.UTC);
+        ZoneId zone = zone(slot.resources());
         var day = slot.start().atZone(zone).toLocalDate();
         return Chooser.choose(
                 kind.by(),
@@ -349,6 +388,12 @@ public class Bookings {
     /** Bookings that were made in a conversation. */
     public List<Booking> of(String conversation) {
         return store.of(conversation);
+    }
+
+    /** Forgets who booked in a conversation; the times stay taken, as somebody counts on them. */
+    @Transactional
+    public void forget(String conversation) {
+        store.anonymise(conversation);
     }
 
     // The link in the mail

@@ -30,6 +30,7 @@ public class BotWorld {
     private final Helper helper;
     private final Vault vault;
     private final ObjectProvider<Telling> telling;
+    private final ObjectProvider<Times> times;
 
     BotWorld(
             KnowledgeService knowledge,
@@ -37,13 +38,15 @@ public class BotWorld {
             TableService tables,
             Helper helper,
             Vault vault,
-            ObjectProvider<Telling> telling) {
+            ObjectProvider<Telling> telling,
+            ObjectProvider<Times> times) {
         this.knowledge = knowledge;
         this.accounts = accounts;
         this.tables = tables;
         this.helper = helper;
         this.vault = vault;
         this.telling = telling;
+        this.times = times;
     }
 
     /** The world of one bot in one turn of a conversation; for one thread. */
@@ -76,6 +79,7 @@ public class BotWorld {
                                 case Query.Open open -> open(open.teams());
                                 case Query.Rows rows -> tables.find(rows);
                                 case Query.MaySave save -> tables.maySave(save.rows());
+                                case Query.Times wanted -> times.getObject().free(wanted.kind(), wanted.party());
                                 case Query.MayTell tell -> telling.getObject().may(tell.deed());
                                 case Query.SignalAddress address ->
                                     SignalController.path(vault, conversation, address.key());

@@ -1,11 +1,11 @@
 package com.shuttle.chat;
 
 /** What a turn rests on has changed since it was worked out; it is worked out anew, and nothing of it was stored. */
-final class Overtaken extends RuntimeException {
+public final class Overtaken extends RuntimeException {
 
     private static final long serialVersionUID = 1;
 
-    Overtaken(String why) {
+    public Overtaken(String why) {
         super(why, null, false, false);
     }
 }

@@ -56,10 +56,12 @@ class DemoAppointments {
     void make() {
         List<DayOfWeek> office =
                 List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY);
+        List<DayOfWeek> workshop =
+                List.of(DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY);
         List<DayOfWeek> clear = List.of(DayOfWeek.THURSDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY);
         String idris = person("Idris Vane", Diary.Type.PERSON, office, "09:00-12:30", "13:30-17:00");
         String oona = person("Oona Fairley", Diary.Type.PERSON, office.subList(1, 5), "10:00-13:00", "14:00-18:00");
-        String bench = person("Repair bench", Diary.Type.ROOM, office, "10:00-16:00");
+        String bench = person("Repair bench", Diary.Type.ROOM, workshop, "10:00-17:00");
         String terrace = person("Terrace", Diary.Type.ROOM, clear, "19:00-23:00");
         Map<String, String> kinds = new LinkedHashMap<>();
         kinds.put(

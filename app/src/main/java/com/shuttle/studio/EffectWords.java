@@ -45,6 +45,9 @@ final class EffectWords {
             case Deed.Tell.Callback callback ->
                 "would post “" + callback.event() + "” to " + callback.address() + " with "
                         + String.join(", ", callback.data().keySet());
+            case Deed.Book book ->
+                "would book " + book.start() + " for " + book.party() + " under " + book.reference()
+                        + (book.email().isEmpty() ? ", without a mail" : ", and mail " + book.email());
             case Deed.Note(String text) -> "would note for whoever takes over: " + text;
             case Deed.KeepLead lead -> "would keep a lead: " + lead.name() + ", " + lead.email();
             case Deed.NoteGap(String question) -> "would note a gap: “" + question + "”";

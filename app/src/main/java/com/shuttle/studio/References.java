@@ -1,5 +1,7 @@
 package com.shuttle.studio;
 
+import com.shuttle.appointments.Diaries;
+import com.shuttle.appointments.Kind;
 import com.shuttle.core.flow.shape.Form;
 import com.shuttle.core.flow.shape.Forms;
 import com.shuttle.core.service.Service;
@@ -23,20 +25,23 @@ class References {
     private final AccountService accounts;
     private final TableService tables;
     private final Catalogue services;
+    private final Diaries diaries;
 
-    References(AccountService accounts, TableService tables, Catalogue services) {
+    References(AccountService accounts, TableService tables, Catalogue services, Diaries diaries) {
         this.accounts = accounts;
         this.tables = tables;
         this.services = services;
+        this.diaries = diaries;
     }
 
-    /** By "team", "table", "service", and "column of" a table's id, "input of", "output of" and "result of" a service's. */
+    /** By "team", "table", "service", "appointment", and "column of" a table's id, "input of", "output of" and "result of" a service's. */
     Map<String, List<Form.Value>> all() {
         Map<String, List<Form.Value>> all = new HashMap<>();
         all.put("team", named(accounts.teams(), Team::id, Team::name));
         List<StoredTable> known = tables.all();
         all.put("table", named(known, StoredTable::id, StoredTable::name));
         known.forEach(table -> all.put("column of " + table.id(), named(table.columns(), Column::key, Column::name)));
+        all.put("appointment", named(diaries.kinds(), Kind::id, Kind::name));
         List<StoredService> published = services.published();
         all.put(
                 "service",

@@ -1,7 +1,7 @@
 package com.shuttle.core.booking;
 
 import java.util.Locale;
-import java.util.random.RandomGenerator;
+import java.util.function.IntUnaryOperator;
 
 /**
  * Names bookings so that they can be read aloud: seven signs of 27, none of which is taken for another in print, in two groups
@@ -16,11 +16,11 @@ public final class Reference {
 
     private Reference() {}
 
-    /** @param random must not be foreseeable */
-    public static String next(RandomGenerator random) {
+    /** @param random a number from 0 to before its argument, which must not be foreseeable */
+    public static String next(IntUnaryOperator random) {
         StringBuilder signs = new StringBuilder();
         for (int i = 0; i < LENGTH; i++) {
-            signs.append(i == FIRST ? "-" : "").append(SIGNS.charAt(random.nextInt(SIGNS.length())));
+            signs.append(i == FIRST ? "-" : "").append(SIGNS.charAt(random.applyAsInt(SIGNS.length())));
         }
         return signs.toString();
     }

@@ -3,6 +3,7 @@ package com.shuttle.core.conversation;
 import com.shuttle.core.flow.Writing;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -56,6 +57,27 @@ public sealed interface Deed extends Effect {
             }
         }
     }
+
+    /**
+     * Books an appointment. Where somebody was faster, the turn is worked out anew.
+     *
+     * @param kind      its id
+     * @param party     how many come, from 1 on
+     * @param reference by which the visitor names it
+     * @param name      of who comes, as {@code email}, {@code phone} and {@code about} may be empty
+     * @param zone      the visitor's; empty where it is unknown
+     */
+    record Book(
+            String kind,
+            Instant start,
+            int party,
+            String reference,
+            String name,
+            String email,
+            String phone,
+            String about,
+            String zone)
+            implements Deed {}
 
     /** A line for whoever takes the conversation; visitors never see it. */
     record Note(String text) implements Deed {}

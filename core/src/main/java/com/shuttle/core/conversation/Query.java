@@ -1,5 +1,6 @@
 package com.shuttle.core.conversation;
 
+import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.table.RowsFound;
@@ -68,6 +69,19 @@ public sealed interface Query<R> {
         @Override
         public Class<double[]> type() {
             return double[].class;
+        }
+    }
+
+    /** When a kind of appointment is free for a party of so many. @param kind its id */
+    record Times(String kind, int party) implements Query<FreeTimes> {
+        @Override
+        public String name() {
+            return "times";
+        }
+
+        @Override
+        public Class<FreeTimes> type() {
+            return FreeTimes.class;
         }
     }
 

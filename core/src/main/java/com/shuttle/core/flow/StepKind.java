@@ -22,6 +22,7 @@ public enum StepKind implements Keyed {
     SAVE_ROW("Save row", "adds or changes a row of a table", SaveRow.class, SaveRow.SHAPE),
     CALL_SERVICE("Call service", "asks a service outside", CallService.class, CallService.SHAPE),
     NOTIFY("Notify", "tells somebody by mail, or a program", Notify.class, Notify.SHAPE),
+    APPOINTMENT("Appointment", "offers free times and books one", Appointment.class, Appointment.SHAPE),
     WAIT("Wait", "for a time or a signal", Wait.class, Wait.SHAPE),
     HAND_OFF("Hand off", "passes the visitor to a person", HandOff.class, HandOff.SHAPE),
     MILESTONE("Milestone", "counts an event", Step.Milestone.class, Step.Milestone.SHAPE),

@@ -1,5 +1,6 @@
 package com.shuttle.core.bench;
 
+import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.Query;
@@ -44,6 +45,7 @@ public class EngineBench {
                                 case Query.Rows ignored -> RowsFound.NO_TABLE;
                                 case Query.MaySave ignored -> "";
                                 case Query.MayTell ignored -> "";
+                                case Query.Times ignored -> FreeTimes.GONE;
                                 case Query.SignalAddress ignored -> "";
                                 case Query.Consults ignored -> false;
                             });

@@ -291,6 +291,6 @@ class FreeSlotsTest {
     void whatIsNoLengthIsRefused() {
         assertThatThrownBy(() -> new Rules(7, 0, 0, 0, 1, 5, 1, 0, false)).hasMessageContaining("multiple of 5");
         assertThatThrownBy(() -> new Rules(30, 0, 0, 0, 0, 5, 1, 0, false)).hasMessageContaining("horizon");
-        assertThat(Reference.of(Reference.next(new Random(1)))).hasSize(8);
+        assertThat(Reference.of(Reference.next(new Random(1)::nextInt))).hasSize(8);
     }
 }

@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.World;
 import com.shuttle.core.knowledge.Entry.Ties;
@@ -30,6 +31,8 @@ final class FakeWorld implements World {
 
     /** Why somebody cannot be told. */
     Function<Query.MayTell, String> telling = query -> "";
+
+    Function<Query.Times, FreeTimes> times = query -> FreeTimes.GONE;
 
     /** Whether a language model is connected. */
     boolean consulting;
@@ -81,6 +84,7 @@ final class FakeWorld implements World {
                                                 .toArray(String[]::new)
                                         : new String[0];
                             case Query.MayTell tell -> telling.apply(tell);
+                            case Query.Times times -> this.times.apply(times);
                             case Query.Rows rows -> this.rows.apply(rows);
                             case Query.MaySave save -> saving.apply(save);
                             case Query.SignalAddress address -> "https://bots.example/signal/" + address.key();

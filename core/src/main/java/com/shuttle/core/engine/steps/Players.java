@@ -2,6 +2,7 @@ package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.flow.Answer;
+import com.shuttle.core.flow.Appointment;
 import com.shuttle.core.flow.Branch;
 import com.shuttle.core.flow.CallService;
 import com.shuttle.core.flow.Choice;
@@ -38,6 +39,7 @@ public final class Players {
             case SaveRow saveRow -> new SaveRowPlayer(saveRow, course);
             case CallService call -> new CallServicePlayer(call, course);
             case Notify notify -> new NotifyPlayer(notify, course);
+            case Appointment appointment -> new AppointmentPlayer(appointment, course);
             case Wait wait -> new WaitPlayer(wait, course);
             case HandOff handOff -> new HandOffPlayer(handOff, course);
             case Step.Milestone milestone -> new MilestonePlayer(milestone, course);

@@ -1,0 +1,31 @@
+package com.shuttle.core.engine.steps;
+
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+
+/** What the bot says about free times where the designer has not written anything. English. */
+final class AppointmentWords {
+
+    static final String OTHER_TIMES = "Other times";
+    static final String NO_TIME = "None suits me";
+    static final String THESE_TIMES = "These are free:";
+    static final String ONE_TIME = "This one is free. Shall I book it?";
+    static final String NOTHING_THEN = "Nothing is free then, I'm afraid. These come nearest:";
+    static final String NO_LATER = "There is nothing later, I'm afraid. These are free:";
+    static final String NO_EARLIER = "There is nothing earlier, I'm afraid. These are free:";
+    static final String TAKEN_MEANWHILE = "Somebody has just taken that time, I'm sorry. These come next:";
+
+    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("EEE d MMMM, HH:mm", Locale.ENGLISH);
+
+    private AppointmentWords() {}
+
+    /** "Thu 12 March, 14:00". */
+    static String moment(ZonedDateTime at) {
+        return MOMENT.format(at);
+    }
+
+    static String booked(String when, String reference) {
+        return "Booked: **" + when + "**. Your reference is **" + reference + "**.";
+    }
+}

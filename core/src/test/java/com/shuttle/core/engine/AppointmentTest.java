@@ -1,0 +1,112 @@
+package com.shuttle.core.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.shuttle.core.booking.FreeTimes;
+import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.FlowBuilder;
+import com.shuttle.core.flow.ValueType;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+/** Appointment: offers three times, understands wishes, books what is picked and still free. */
+class AppointmentTest {
+
+    private final FakeWorld world = new FakeWorld();
+    private List<Instant> free = new ArrayList<>();
+
+    private static Flow flow() {
+        return FlowBuilder.flow("main")
+                .question("q", "Your name?", ValueType.TEXT, "who", "a")
+                .json(
+                        "{'kind':'appointment','id':'a','of':'visit','ask':['When?'],'name':'{{who}}','email':'x@y.example',"
+                                + "'reference':'ref','time':'at',"
+                                + "'exits':{'booked':'step:b','nothing_free':'step:n','declined':'step:d'}}")
+                .message("b", "See you at {{at}}, {{ref}}.", null)
+                .message("n", "Nothing free.", null)
+                .message("d", "Another time, then.", null)
+                .build();
+    }
+
+    /** Days of March from the 11th on, at 9:00, 11:00, 14:00 and 17:00. */
+    private Talk talk() {
+        free = IntStream.range(0, 40)
+                .mapToObj(i -> Instant.parse("2026-03-%02dT%02d:00:00Z"
+                        .formatted(11 + i / 4, List.of(9, 11, 14, 17).get(i % 4))))
+                .collect(java.util.stream.Collectors.toCollection(ArrayList::new));
+        world.times = query -> new FreeTimes("Visit", "Europe/London", free);
+        return Talk.with(world, flow()).says("Dana");
+    }
+
+    private static Talk offers(Talk talk, String... labels) {
+        assertThat(talk.state.awaiting().offers()).extracting(Offer::label).containsExactly(labels);
+        return talk;
+    }
+
+    private static Instant booked(Talk talk) {
+        return talk.effects.stream()
+                .filter(Deed.Book.class::isInstance)
+                .map(effect -> ((Deed.Book) effect).start())
+                .findFirst()
+                .orElse(null);
+    }
+
+    @Test
+    void aTimeIsPickedAndBooked() {
+        Talk talk = offers(
+                talk(),
+                "Wed 11 March, 09:00",
+                "Thu 12 March, 09:00",
+                "Fri 13 March, 09:00",
+                "Other times",
+                "None suits me");
+        talk.picks("t" + Instant.parse("2026-03-12T09:00:00Z").getEpochSecond() / 60);
+        assertThat(booked(talk)).isEqualTo("2026-03-12T09:00:00Z");
+        talk.knows("at", "Thu 12 March, 09:00");
+    }
+
+    @Test
+    void wishesAreUnderstoodAndOneTimeIsBookedWithAYes() {
+        Talk talk = talk().says("friday in the afternoon please").hears("These are free:");
+        talk.says("thursday at two").hears("This one is free. Shall I book it?");
+        assertThat(booked(talk)).isNull();
+        talk.says("yes please");
+        assertThat(booked(talk)).isEqualTo("2026-03-12T14:00:00Z");
+    }
+
+    @Test
+    void othersLaterEarlierAndNothingThen() {
+        Talk talk = offers(
+                talk().says("something later?"),
+                "Fri 13 March, 11:00",
+                "Sat 14 March, 09:00",
+                "Sun 15 March, 09:00",
+                "Other times",
+                "None suits me");
+        talk.says("the week after").hears("These are free:");
+        talk.says("in july").hears("Nothing is free then, I'm afraid. These come nearest:");
+        talk.says("never mind").hears("Another time, then.");
+        assertThat(booked(talk)).isNull();
+    }
+
+    @Test
+    void whatSomebodyElseTookMeanwhileIsSaid() {
+        Talk talk = talk();
+        Instant first = free.removeFirst();
+        talk.picks("t" + first.getEpochSecond() / 60)
+                .hears("Somebody has just taken that time, I'm sorry. These come next:");
+        assertThat(booked(talk)).isNull();
+        free.clear();
+        talk.says("tomorrow").hears("Nothing free.");
+    }
+
+    @Test
+    void withoutAnyTimeItTakesItsExit() {
+        Talk.with(world, flow()).says("Dana").hears("Nothing free.").tookBy("nothing free");
+    }
+}
