@@ -73,10 +73,7 @@ class BookingMails {
             text.append("\n\n").append(kind.about());
         }
         if (!link.isEmpty()) {
-            text.append("\n\n[Change or cancel it](")
-                    .append(address)
-                    .append(link)
-                    .append(')');
+            text.append("\n\n[Change or cancel it](").append(address.of(link)).append(')');
         }
         notices.mail(
                 booking.conversation(),

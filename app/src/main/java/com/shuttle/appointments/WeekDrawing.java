@@ -30,6 +30,10 @@ record WeekDrawing(List<Day> days, List<Hour> hours, int first, int last, int he
     private static final int LATEST = 18;
     private static final int COLUMN = (WIDTH - LEFT) / DAYS;
     private static final int GAP = 3;
+    /** Minutes that something is drawn as at the least. */
+    private static final int SHORTEST = 15;
+
+    private static final int LINE = 15;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
 
@@ -91,8 +95,30 @@ record WeekDrawing(List<Day> days, List<Hour> hours, int first, int last, int he
         return new WeekDrawing(days, hours, first, last, TOP + (last - first) * HOUR + 8);
     }
 
-    /** Bookings that meet share the column; each takes the first lane that is free when it begins. */
+    /**
+     * Bookings that meet, directly or through others, share the column; each takes the first lane that is free when it begins.
+     *
+     * @param bookings in the order of their beginnings
+     */
     private static List<Block> blocks(
+            List<Booking> bookings, Map<String, String> kinds, ZoneId zone, int left, int first) {
+        List<Block> blocks = new ArrayList<>();
+        int from = 0;
+        while (from < bookings.size()) {
+            Instant end = bookings.get(from).end();
+            int until = from + 1;
+            while (until < bookings.size() && bookings.get(until).start().isBefore(end)) {
+                Instant other = bookings.get(until).end();
+                end = other.isAfter(end) ? other : end;
+                until++;
+            }
+            blocks.addAll(cluster(bookings.subList(from, until), kinds, zone, left, first));
+            from = until;
+        }
+        return blocks;
+    }
+
+    private static List<Block> cluster(
             List<Booking> bookings, Map<String, String> kinds, ZoneId zone, int left, int first) {
         List<Instant> ends = new ArrayList<>();
         List<Integer> lanes = new ArrayList<>();
@@ -108,27 +134,29 @@ record WeekDrawing(List<Day> days, List<Hour> hours, int first, int last, int he
             }
             lanes.add(lane);
         }
-        int width = (COLUMN - GAP) / Math.max(1, ends.size());
+        int width = (COLUMN - GAP) / ends.size();
         List<Block> blocks = new ArrayList<>();
         for (int i = 0; i < bookings.size(); i++) {
-            Booking booking = bookings.get(i);
-            LocalTime start = booking.start().atZone(zone).toLocalTime();
-            long minutes = Math.max(
-                    15, (booking.end().getEpochSecond() - booking.start().getEpochSecond()) / 60);
-            int y = TOP + (start.toSecondOfDay() / 60 - first * 60) * HOUR / 60;
-            int height = Math.max(18, (int) (minutes * HOUR / 60) - 2);
-            blocks.add(new Block(
-                    booking.id(),
-                    booking.state().key(),
-                    CLOCK.format(start),
-                    booking.name().isBlank() ? booking.reference() : booking.name(),
-                    kinds.getOrDefault(booking.kind(), ""),
-                    left + 2 + lanes.get(i) * width,
-                    y,
-                    width - 1,
-                    height,
-                    height / 15));
+            blocks.add(block(bookings.get(i), kinds, zone, left + 2 + lanes.get(i) * width, width - 1, first));
         }
         return blocks;
+    }
+
+    private static Block block(Booking booking, Map<String, String> kinds, ZoneId zone, int x, int width, int first) {
+        LocalTime start = booking.start().atZone(zone).toLocalTime();
+        long minutes = Math.max(
+                SHORTEST, (booking.end().getEpochSecond() - booking.start().getEpochSecond()) / 60);
+        int height = Math.max(18, (int) (minutes * HOUR / 60) - 2);
+        return new Block(
+                booking.id(),
+                booking.state().key(),
+                CLOCK.format(start),
+                booking.name().isBlank() ? booking.reference() : booking.name(),
+                kinds.getOrDefault(booking.kind(), ""),
+                x,
+                TOP + (start.toSecondOfDay() / 60 - first * 60) * HOUR / 60,
+                width,
+                height,
+                height / LINE);
     }
 }

@@ -1,8 +1,7 @@
 package com.shuttle.web;
 
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.boot.web.server.context.WebServerInitializedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -18,11 +17,9 @@ public class PublicAddress {
     }
 
     @EventListener
-    void ready(ApplicationReadyEvent event) {
-        if (address.isEmpty()
-                && event.getApplicationContext() instanceof WebServerApplicationContext server
-                && server.getWebServer() != null) {
-            address = "http://localhost:" + server.getWebServer().getPort();
+    void listens(WebServerInitializedEvent event) {
+        if (address.isEmpty()) {
+            address = "http://localhost:" + event.getWebServer().getPort();
         }
     }
 

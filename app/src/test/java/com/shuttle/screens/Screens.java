@@ -90,6 +90,11 @@ final class Screens implements AutoCloseable {
                 new Browser.NewContextOptions().setStorageState(storageState).setViewportSize(1280, 800));
     }
 
+    /** A page of somebody whose clock is elsewhere. */
+    Page strangerIn(String zone) {
+        return page(new Browser.NewContextOptions().setTimezoneId(zone).setViewportSize(1280, 800));
+    }
+
     Page stranger(int width, int height, ColorScheme scheme) {
         return page(
                 new Browser.NewContextOptions().setViewportSize(width, height).setColorScheme(scheme));

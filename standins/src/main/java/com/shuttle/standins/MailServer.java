@@ -7,8 +7,10 @@ import jakarta.mail.MessagingException;
 import jakarta.mail.Multipart;
 import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -18,7 +20,14 @@ import java.util.stream.Collectors;
 public final class MailServer implements AutoCloseable {
 
     /** A mail that came. @param text its plain part @param html its formatted part; may be empty */
-    public record Mail(String from, List<String> to, String subject, String text, String html, String messageId) {}
+    public record Mail(
+            String from,
+            List<String> to,
+            String subject,
+            String text,
+            String html,
+            String messageId,
+            String calendar) {}
 
     private final int wanted;
     private final List<Mail> before = new ArrayList<>();
@@ -89,7 +98,8 @@ public final class MailServer implements AutoCloseable {
                     message.getSubject() == null ? "" : message.getSubject(),
                     part(message.getContent(), "text/plain"),
                     part(message.getContent(), "text/html"),
-                    message.getMessageID());
+                    message.getMessageID(),
+                    part(message.getContent(), "text/calendar"));
         } catch (MessagingException e) {
             throw new IllegalStateException("a mail cannot be read", e);
         } catch (IOException e) {
@@ -102,7 +112,7 @@ public final class MailServer implements AutoCloseable {
             for (int i = 0; i < parts.getCount(); i++) {
                 BodyPart part = parts.getBodyPart(i);
                 String found = part.isMimeType(type)
-                        ? part.getContent().toString()
+                        ? text(part.getContent())
                         : part.getContent() instanceof Multipart inner ? part(inner, type) : "";
                 if (!found.isEmpty()) {
                     return found;
@@ -111,6 +121,12 @@ public final class MailServer implements AutoCloseable {
             return "";
         }
         return type.equals("text/plain") ? content.toString() : "";
+    }
+
+    private static String text(Object content) throws IOException {
+        return content instanceof InputStream in
+                ? new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                : content.toString();
     }
 
     @Override

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Awaiting.Reply.class, name = "question"),
     @JsonSubTypes.Type(value = Awaiting.Pick.class, name = "choice"),
+    @JsonSubTypes.Type(value = Awaiting.Slot.class, name = "slot"),
     @JsonSubTypes.Type(value = Awaiting.Facts.class, name = "interview"),
     @JsonSubTypes.Type(value = Awaiting.Confirm.class, name = "confirm"),
     @JsonSubTypes.Type(value = Awaiting.Which.class, name = "which"),
@@ -96,6 +97,23 @@ public sealed interface Awaiting {
         @Override
         public Awaiting onceMore() {
             return new Pick(offers, tries + 1);
+        }
+    }
+
+    /**
+     * A free time of an Appointment step.
+     *
+     * @param wish what the visitor said last of when it suits them; empty for nothing yet
+     */
+    record Slot(List<Offer> offers, int tries, String wish) implements Awaiting {
+        public Slot {
+            offers = orNone(offers);
+            wish = wish == null ? "" : wish;
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Slot(offers, tries + 1, wish);
         }
     }
 

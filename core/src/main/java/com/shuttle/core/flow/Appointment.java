@@ -16,7 +16,7 @@ import java.util.Map;
  * @param of        id of the kind of appointment
  * @param ask       what it says with the times that it offers
  * @param party     how many come, with placeholders; empty for one
- * @param name      of who comes, with placeholders, as are {@code email}, {@code phone} and {@code about}
+ * @param who       name of who comes, with placeholders, as are {@code email}, {@code phone} and {@code about}
  * @param reference variable that the booking's reference goes to; empty for none
  * @param time      variable that its time goes to, in words; empty for none
  */
@@ -28,7 +28,7 @@ public record Appointment(
         @JsonInclude String of,
         List<String> ask,
         String party,
-        String name,
+        String who,
         String email,
         String phone,
         String about,
@@ -49,7 +49,7 @@ public record Appointment(
                             .needed()
                             .called("the kind of appointment"),
                     Field.of("party", Forms.LINE, "for how many", "1"),
-                    Field.of("name", Forms.LINE, "name", "{{name}}").inSight().called("the name"),
+                    Field.of("who", Forms.LINE, "name", "{{name}}").inSight().called("the name"),
                     Field.of("email", Forms.LINE, "email", "{{email}}")
                             .inSight()
                             .called("the email"),
@@ -58,16 +58,15 @@ public record Appointment(
                     Field.of("reference", Forms.VARIABLE, "keep its reference in", "nothing"),
                     Field.of("time", Forms.VARIABLE, "its time in", "nothing"))
             .beside(step -> new Aside("", "", step.path("of").asString("")))
-            .beginning(
-                    "{\"of\":\"\",\"ask\":[\"When would suit you?\"],\"name\":\"{{name}}\",\"email\":\"{{email}}\"}");
+            .beginning("{\"of\":\"\",\"ask\":[\"When would suit you?\"],\"who\":\"{{name}}\",\"email\":\"{{email}}\"}");
 
     public Appointment {
         title = Parts.text(title);
         note = Parts.text(note);
         of = Parts.text(of);
-        ask = ask == null ? List.of() : List.copyOf(ask);
+        ask = Parts.atLeastOne(ask);
         party = Parts.text(party);
-        name = Parts.text(name);
+        who = Parts.text(who);
         email = Parts.text(email);
         phone = Parts.text(phone);
         about = Parts.text(about);
@@ -79,6 +78,11 @@ public record Appointment(
     @Override
     public List<ExitSlot> slots() {
         return List.of(BOOKED, NOTHING_FREE, DECLINED);
+    }
+
+    @Override
+    public List<String> wordings() {
+        return ask;
     }
 
     @Override

@@ -24,7 +24,7 @@ class AppointmentTest {
         return FlowBuilder.flow("main")
                 .question("q", "Your name?", ValueType.TEXT, "who", "a")
                 .json(
-                        "{'kind':'appointment','id':'a','of':'visit','ask':['When?'],'name':'{{who}}','email':'x@y.example',"
+                        "{'kind':'appointment','id':'a','of':'visit','ask':['When?'],'who':'{{who}}','email':'x@y.example',"
                                 + "'reference':'ref','time':'at',"
                                 + "'exits':{'booked':'step:b','nothing_free':'step:n','declined':'step:d'}}")
                 .message("b", "See you at {{at}}, {{ref}}.", null)
@@ -66,6 +66,8 @@ class AppointmentTest {
                 "Other times",
                 "None suits me");
         talk.picks("t" + Instant.parse("2026-03-12T09:00:00Z").getEpochSecond() / 60);
+        assertThat(talk.effects)
+                .anyMatch(one -> one instanceof Deed.Book book && book.name().equals("Dana"));
         assertThat(booked(talk)).isEqualTo("2026-03-12T09:00:00Z");
         talk.knows("at", "Thu 12 March, 09:00");
     }
@@ -92,6 +94,16 @@ class AppointmentTest {
         talk.says("in july").hears("Nothing is free then, I'm afraid. These come nearest:");
         talk.says("never mind").hears("Another time, then.");
         assertThat(booked(talk)).isNull();
+    }
+
+    @Test
+    void aWishWithoutADayNarrowsTheOneBefore() {
+        Talk talk = talk().says("not this week").hears("These are free:");
+        talk.says("as early as possible").hears("This one is free. Shall I book it?");
+        assertThat(talk.state.awaiting().offers().getFirst().label()).isEqualTo("Mon 16 March, 09:00");
+        talk.says("in the afternoon").hears("These are free:");
+        talk.says("I'll take the first one");
+        assertThat(booked(talk)).isEqualTo("2026-03-16T14:00:00Z");
     }
 
     @Test

@@ -1,8 +1,6 @@
 package com.shuttle.core.engine.steps;
 
-import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.booking.Reference;
-import com.shuttle.core.calendar.Zones;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Message.Look;
@@ -13,6 +11,7 @@ import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Appointment;
+import com.shuttle.core.flow.Option;
 import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
@@ -22,24 +21,21 @@ import com.shuttle.core.reading.WishReader;
 import com.shuttle.core.reading.WishTold;
 import com.shuttle.core.reading.Words;
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Offers three free times at first, others for whatever the visitor wishes, and books the one that is picked. What is free is
- * asked anew in every turn, so that a time which somebody else has taken meanwhile is no longer offered. The options that were
- * offered last are all that it remembers.
+ * asked anew in every turn, so that a time which somebody else has taken meanwhile is no longer offered. A wish that names no day
+ * ("in the afternoon", "the earliest") narrows the one before.
  */
 final class AppointmentPlayer extends Player {
 
     private static final String OTHERS = "others";
     private static final String NONE = "none";
-    private static final int SUGGESTED = 3;
 
     private static final Finder LATER = Finder.of(
             "\\b(?:later|other times?|others|another (?:time|day|one)|something else|anything else|more(?: times)?|different (?:time|day))\\b");
@@ -48,6 +44,10 @@ final class AppointmentPlayer extends Player {
             Finder.of("\\b(?:week|one) after(?: that| this)?\\W*$|\\bfollowing week\\b");
     private static final Finder LEAVES_IT = Finder.of(
             "\\b(?:never ?mind|forget (?:it|that)|leave it|no (?:appointment|booking)|don'?t (?:want|need) (?:an?|any|the|to)|not (?:now|today|interested|any ?more))\\b");
+    private static final List<Finder> PLACES = Stream.of("first", "second", "third")
+            .map(place -> Finder.of("^\\W*(?:i'?ll (?:take|have) )?(?:the )?" + place
+                    + "(?: (?:one|time|option))?(?: please| then)?\\W*$"))
+            .toList();
 
     private final Appointment step;
 
@@ -56,10 +56,9 @@ final class AppointmentPlayer extends Player {
         this.step = step;
     }
 
-    // What is free, on the visitor's clock
-
-    private FreeTimes free() {
-        return run.ask(new Query.Times(step.of(), party()));
+    private TimesOffered times() {
+        return new TimesOffered(
+                run.ask(new Query.Times(step.of(), party())), run.visit().zone());
     }
 
     private int party() {
@@ -71,212 +70,148 @@ final class AppointmentPlayer extends Player {
         return Texts.unescaped(run.filled(text)).strip();
     }
 
-    private ZoneId zone(FreeTimes free) {
-        return Zones.firstKnown(run.visit().zone(), free.zone());
-    }
-
-    private List<LocalDateTime> local(FreeTimes free) {
-        ZoneId zone = zone(free);
-        return free.starts().stream()
-                .map(start -> LocalDateTime.ofInstant(start, zone))
-                .toList();
-    }
-
-    private List<Instant> fitting(FreeTimes free, Wish wish) {
-        List<LocalDateTime> local = local(free);
-        List<LocalDateTime> fits = wish.fits(local);
-        return fits.stream()
-                .map(local::indexOf)
-                .distinct()
-                .map(free.starts()::get)
-                .toList();
+    private Optional<Wish> read(String text) {
+        return WishReader.read(text, run.around().context());
     }
 
     // Offering
 
     @Override
     public void enter() {
-        FreeTimes free = free();
-        if (free.starts().isEmpty()) {
-            run.trace("nothing free", free.name().isEmpty() ? "the kind of appointment is gone" : free.name());
+        TimesOffered times = times();
+        if (times.none()) {
+            String why = times.free().name().isEmpty()
+                    ? "the kind of appointment is gone"
+                    : times.free().name();
+            run.trace("nothing free", why);
             course.leave(step, Appointment.NOTHING_FREE);
             return;
         }
         String words = run.takeOpenWords();
-        Optional<Wish> said = words == null
-                ? Optional.empty()
-                : WishReader.read(words, run.around().context());
-        List<Instant> fits = said.map(wish -> fitting(free, wish)).orElse(List.of());
-        offer(free, fits.isEmpty() ? free.starts() : fits, step.ask());
+        List<Wish> said = words == null ? List.of() : read(words).stream().toList();
+        List<Instant> fits = said.isEmpty() ? List.of() : times.fitting(said);
+        boolean fit = !fits.isEmpty();
+        offer(times, fit ? fits : times.starts(), step.ask(), fit && words != null ? words : "");
     }
 
-    private void offer(FreeTimes free, List<Instant> from, List<String> words) {
-        List<Offer> offers = new ArrayList<>();
-        suggested(from, zone(free)).forEach(start -> offers.add(new Offer(id(start), told(start, free))));
+    private void offer(TimesOffered times, List<Instant> from, List<String> words, String wish) {
+        List<Offer> offers = new ArrayList<>(times.offers(from));
         offers.add(new Offer(OTHERS, AppointmentWords.OTHER_TIMES));
         offers.add(new Offer(NONE, AppointmentWords.NO_TIME));
         run.sayOneOf(words, offers, Look.PLAIN);
-        run.await(new Awaiting.Pick(offers, 0));
+        run.await(new Awaiting.Slot(offers, 0, wish));
     }
 
-    /** The first of three days, where there are so many; else the first, the middle one and the last. */
-    private static List<Instant> suggested(List<Instant> from, ZoneId zone) {
-        List<Instant> firsts = new ArrayList<>();
-        for (Instant start : from) {
-            boolean sameDay = !firsts.isEmpty()
-                    && firsts.getLast()
-                            .atZone(zone)
-                            .toLocalDate()
-                            .equals(start.atZone(zone).toLocalDate());
-            if (!sameDay) {
-                firsts.add(start);
-            }
+    /** Offers times, or all there are where these are none; leaves where nothing is free any more. */
+    private void again(TimesOffered times, List<Instant> from, String words, String wish) {
+        if (times.none()) {
+            run.await(null);
+            course.leave(step, Appointment.NOTHING_FREE);
+        } else {
+            offer(times, from.isEmpty() ? times.starts() : from, List.of(words), wish);
         }
-        if (firsts.size() >= SUGGESTED || from.size() <= SUGGESTED) {
-            return (from.size() <= SUGGESTED ? from : firsts)
-                    .stream().limit(SUGGESTED).toList();
-        }
-        return List.of(from.getFirst(), from.get(from.size() / 2), from.getLast());
-    }
-
-    private static String id(Instant start) {
-        return "t" + start.getEpochSecond() / 60;
-    }
-
-    private static @Nullable Instant start(String option) {
-        return option.matches("t\\d{1,12}") ? Instant.ofEpochSecond(Long.parseLong(option.substring(1)) * 60) : null;
-    }
-
-    /** A time on the visitor's clock, and on that of the place where it is another. */
-    private String told(Instant start, FreeTimes free) {
-        ZoneId own = zone(free);
-        ZoneId there = Zones.firstKnown(free.zone());
-        String time = AppointmentWords.moment(start.atZone(own));
-        boolean same = own.getRules().getOffset(start).equals(there.getRules().getOffset(start));
-        return same ? time : time + " (" + start.atZone(there).toLocalTime() + " " + there.getId() + ")";
     }
 
     // Hearing
 
     @Override
     public @Nullable Heard hear(Awaiting awaiting, String text) {
-        if (!(awaiting instanceof Awaiting.Pick pick)) {
+        if (!(awaiting instanceof Awaiting.Slot slot)) {
             return null;
         }
-        List<Instant> shown = shown(pick);
+        List<Instant> shown = TimesOffered.shown(slot);
         String low = Words.normal(text);
         if (LEAVES_IT.in(low)) {
-            return new Heard("declined", "no appointment", () -> declined());
+            return new Heard("declined", "no appointment", this::declined);
         }
         if (shown.size() == 1 && Boolean.TRUE.equals(yesOrNo(text))) {
-            return new Heard("yes to the time", "", () -> book(shown.getFirst()));
+            return new Heard("yes to the time", "", () -> book(slot, shown.getFirst()));
+        }
+        for (int i = 0; i < Math.min(PLACES.size(), shown.size()); i++) {
+            int place = i;
+            if (PLACES.get(i).in(low)) {
+                return new Heard("answer to the times", "by its place", () -> book(slot, shown.get(place)));
+            }
         }
         if (WEEK_AFTER.in(low) && !shown.isEmpty()) {
             return new Heard("a wish for a time", "the week after", () -> weekAfter(shown.getFirst()));
         }
-        Optional<Wish> wish = WishReader.read(text, run.around().context());
-        boolean any = wish.isPresent()
-                && wish.get().any().isEmpty()
-                && wish.get().not().isEmpty()
-                && wish.get().pick() == Wish.Pick.ALL;
-        if (wish.isPresent() && !any) {
-            return new Heard(
-                    "a wish for a time",
-                    WishTold.told(wish.get(), run.around().context().now().toLocalDate()),
-                    () -> wished(wish.get(), shown));
+        Optional<Wish> wish = read(text);
+        if (wish.isPresent() && !wish.get().equals(Wish.ANY)) {
+            String told = WishTold.told(wish.get(), run.around().context().now().toLocalDate());
+            return new Heard("a wish for a time", told, () -> wished(slot, text, wish.get()));
         }
-        OptionMatcher.Match match = OptionMatcher.match(
-                text, Offers.asOffered(pick.offers()), run.around().context(), Meaning.NONE);
-        if (match instanceof OptionMatcher.Match.One(var option, String by)) {
-            return new Heard("answer to the times", by, () -> pick(pick, List.of(option.id())));
+        if (OptionMatcher.match(
+                        text, Offers.asOffered(slot.offers()), run.around().context(), Meaning.NONE)
+                instanceof OptionMatcher.Match.One(Option option, String by)) {
+            return new Heard("answer to the times", by, () -> pick(slot, List.of(option.id())));
         }
         if (EARLIER.in(low)) {
-            return new Heard("a wish for a time", "earlier", () -> earlier(shown));
+            return new Heard("a wish for a time", "earlier", () -> earlier(slot));
         }
-        if (LATER.in(low) || saysNo(text) || any) {
-            return new Heard("a wish for a time", "others", () -> others(shown));
-        }
-        return null;
+        boolean others = LATER.in(low) || saysNo(text) || wish.isPresent();
+        return others ? new Heard("a wish for a time", "others", () -> others(slot)) : null;
     }
 
-    private static List<Instant> shown(Awaiting.Pick pick) {
-        return pick.offers().stream()
-                .map(offer -> start(offer.id()))
-                .filter(Objects::nonNull)
-                .toList();
+    private List<Wish> before(Awaiting.Slot slot) {
+        return slot.wish().lines().flatMap(line -> read(line).stream()).toList();
     }
 
-    private void wished(Wish wish, List<Instant> shown) {
-        FreeTimes free = free();
-        List<Instant> fits = fitting(free, wish);
+    private void wished(Awaiting.Slot slot, String text, Wish wish) {
+        TimesOffered times = times();
+        List<Instant> shown = TimesOffered.shown(slot);
+        List<Wish> together = new ArrayList<>(before(slot));
+        together.add(wish);
+        boolean noDay = wish.any().stream()
+                .allMatch(window -> window.days().isEmpty() && window.weekdays().isEmpty());
+        List<Instant> narrowed = noDay ? times.fitting(together) : List.of();
+        List<Instant> fits = narrowed.isEmpty() ? times.fitting(List.of(wish)) : narrowed;
+        String kept = narrowed.isEmpty() || slot.wish().isEmpty() ? text : slot.wish() + "\n" + text;
         List<Instant> meant = fits.stream().filter(shown::contains).toList();
-        if (meant.size() == 1 && fits.size() <= shown.size()) {
-            book(meant.getFirst());
-        } else if (fits.size() == 1) {
-            offer(free, fits, List.of(AppointmentWords.ONE_TIME));
-        } else if (!fits.isEmpty()) {
-            offer(free, fits, List.of(AppointmentWords.THESE_TIMES));
+        boolean named = wish.pick() == Wish.Pick.ALL && meant.size() == 1 && fits.size() <= shown.size();
+        if (named) {
+            book(slot, meant.getFirst());
+        } else if (fits.isEmpty()) {
+            again(times, times.nearest(wish), AppointmentWords.NOTHING_THEN, "");
         } else {
-            nothingThen(free, wish);
+            again(times, fits, fits.size() == 1 ? AppointmentWords.ONE_TIME : AppointmentWords.THESE_TIMES, kept);
         }
     }
 
-    /** Nothing fits a wish: what comes next after its first day, or what there is. */
-    private void nothingThen(FreeTimes free, Wish wish) {
-        if (free.starts().isEmpty()) {
-            course.leave(step, Appointment.NOTHING_FREE);
-            return;
-        }
-        ZoneId zone = zone(free);
-        Instant from = wish.any().stream()
-                .flatMap(window -> window.days().stream())
-                .map(days -> days.from().atStartOfDay(zone).toInstant())
-                .min(Instant::compareTo)
-                .orElse(Instant.MIN);
-        List<Instant> after =
-                free.starts().stream().filter(start -> !start.isBefore(from)).toList();
-        offer(free, after.isEmpty() ? last(free.starts()) : after, List.of(AppointmentWords.NOTHING_THEN));
+    private void others(Awaiting.Slot slot) {
+        TimesOffered times = times();
+        List<Instant> shown = TimesOffered.shown(slot);
+        Instant last = shown.isEmpty() ? Instant.MIN : shown.getLast();
+        List<Instant> wished = times.fitting(before(slot)).stream()
+                .filter(start -> start.isAfter(last))
+                .toList();
+        List<Instant> after = wished.isEmpty()
+                ? times.starts().stream().filter(start -> start.isAfter(last)).toList()
+                : wished;
+        again(
+                times,
+                after,
+                after.isEmpty() ? AppointmentWords.NO_LATER : AppointmentWords.THESE_TIMES,
+                wished.isEmpty() ? "" : slot.wish());
     }
 
-    private static List<Instant> last(List<Instant> starts) {
-        return starts.subList(Math.max(0, starts.size() - SUGGESTED), starts.size());
-    }
-
-    private void others(List<Instant> shown) {
-        FreeTimes free = free();
-        Instant from = shown.isEmpty() ? Instant.MIN : shown.getLast();
-        List<Instant> after =
-                free.starts().stream().filter(start -> start.isAfter(from)).toList();
-        again(free, after, after.isEmpty() ? AppointmentWords.NO_LATER : AppointmentWords.THESE_TIMES);
-    }
-
-    private void earlier(List<Instant> shown) {
-        FreeTimes free = free();
-        Instant until = shown.isEmpty() ? Instant.MAX : shown.getFirst();
+    private void earlier(Awaiting.Slot slot) {
+        TimesOffered times = times();
+        List<Instant> shown = TimesOffered.shown(slot);
+        Instant first = shown.isEmpty() ? Instant.MAX : shown.getFirst();
         List<Instant> before =
-                free.starts().stream().filter(start -> start.isBefore(until)).toList();
-        again(free, last(before), before.isEmpty() ? AppointmentWords.NO_EARLIER : AppointmentWords.THESE_TIMES);
+                times.starts().stream().filter(start -> start.isBefore(first)).toList();
+        again(
+                times,
+                TimesOffered.last(before),
+                before.isEmpty() ? AppointmentWords.NO_EARLIER : AppointmentWords.THESE_TIMES,
+                "");
     }
 
-    private void weekAfter(Instant first) {
-        FreeTimes free = free();
-        ZoneId zone = zone(free);
-        var day = first.atZone(zone).toLocalDate();
-        Instant monday = day.minusDays(day.getDayOfWeek().getValue() - 1L)
-                .plusWeeks(1)
-                .atStartOfDay(zone)
-                .toInstant();
-        List<Instant> after =
-                free.starts().stream().filter(start -> !start.isBefore(monday)).toList();
-        again(free, after, after.isEmpty() ? AppointmentWords.NO_LATER : AppointmentWords.THESE_TIMES);
-    }
-
-    private void again(FreeTimes free, List<Instant> times, String words) {
-        if (free.starts().isEmpty()) {
-            course.leave(step, Appointment.NOTHING_FREE);
-        } else {
-            offer(free, times.isEmpty() ? free.starts() : times, List.of(words));
-        }
+    private void weekAfter(Instant shown) {
+        TimesOffered times = times();
+        List<Instant> after = times.fromWeekAfter(shown);
+        again(times, after, after.isEmpty() ? AppointmentWords.NO_LATER : AppointmentWords.THESE_TIMES, "");
     }
 
     // Taking
@@ -284,13 +219,13 @@ final class AppointmentPlayer extends Player {
     @Override
     public void pick(Awaiting awaiting, List<String> options) {
         String option = options.getFirst();
-        Instant start = start(option);
-        if (start != null) {
-            book(start);
-        } else if (option.equals(OTHERS) && awaiting instanceof Awaiting.Pick pick) {
-            others(shown(pick));
-        } else {
+        Instant start = TimesOffered.start(option);
+        if (!(awaiting instanceof Awaiting.Slot slot) || option.equals(NONE)) {
             declined();
+        } else if (start != null) {
+            book(slot, start);
+        } else {
+            others(slot);
         }
     }
 
@@ -299,13 +234,11 @@ final class AppointmentPlayer extends Player {
         course.leave(step, Appointment.DECLINED);
     }
 
-    private void book(Instant start) {
-        FreeTimes free = free();
-        if (!free.starts().contains(start)) {
-            run.trace("no longer free", told(start, free));
-            List<Instant> near =
-                    free.starts().stream().filter(one -> one.isAfter(start)).toList();
-            again(free, near, AppointmentWords.TAKEN_MEANWHILE);
+    private void book(Awaiting.Slot slot, Instant start) {
+        TimesOffered times = times();
+        if (!times.starts().contains(start)) {
+            run.trace("no longer free", times.told(start));
+            again(times, times.from(start), AppointmentWords.TAKEN_MEANWHILE, slot.wish());
             return;
         }
         String reference = Reference.next(run::pick);
@@ -315,15 +248,15 @@ final class AppointmentPlayer extends Player {
                 start,
                 party(),
                 reference,
-                plain(step.name()),
+                plain(step.who()),
                 plain(step.email()),
                 plain(step.phone()),
                 plain(step.about()),
                 run.visit().zone()));
-        run.trace("booked", told(start, free) + ", " + reference);
-        run.say(AppointmentWords.booked(told(start, free), reference));
+        run.trace("booked", times.told(start) + ", " + reference);
+        run.say(AppointmentWords.booked(times.told(start), reference));
         keep(step.reference(), reference);
-        keep(step.time(), told(start, free));
+        keep(step.time(), times.told(start));
         course.leave(step, Appointment.BOOKED);
     }
 
