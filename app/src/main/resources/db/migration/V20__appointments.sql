@@ -5,6 +5,7 @@ create table resource (
   name varchar(200) not null,
   zone varchar(60) not null,
   week clob not null,
+  feed int default 1 not null,
   updated_at timestamp not null,
   deleted_at timestamp
 );
@@ -16,6 +17,26 @@ create table resource_day (
   spans varchar(500) not null,
   primary key (resource_id, on_day),
   constraint resource_day_resource foreign key (resource_id) references resource (id) on delete cascade
+);
+
+-- Calendars elsewhere that say when somebody is busy, and what they said last.
+create table busy_feed (
+  id varchar(32) primary key,
+  resource_id varchar(32) not null,
+  address varchar(1000) not null,
+  tried_at timestamp,
+  read_at timestamp,
+  why varchar(300) not null,
+  constraint busy_feed_resource foreign key (resource_id) references resource (id) on delete cascade
+);
+
+create table busy_time (
+  feed_id varchar(32) not null,
+  place int not null,
+  from_at timestamp not null,
+  until_at timestamp not null,
+  primary key (feed_id, place),
+  constraint busy_time_feed foreign key (feed_id) references busy_feed (id) on delete cascade
 );
 
 create table appointment_kind (
@@ -80,6 +101,7 @@ create table booking (
   zone varchar(60) not null,
   conversation_id varchar(32),
   request_key varchar(100),
+  reminded_at timestamp,
   changes int not null,
   made_at timestamp not null,
   updated_at timestamp not null,

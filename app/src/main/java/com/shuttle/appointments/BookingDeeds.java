@@ -4,6 +4,8 @@ import com.shuttle.chat.DeedHandler;
 import com.shuttle.chat.Forgets;
 import com.shuttle.chat.Overtaken;
 import com.shuttle.chat.Times;
+import com.shuttle.core.booking.BookingFound;
+import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Deed;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -15,7 +17,35 @@ class BookingDeeds {
 
     @Bean
     Times times(Bookings bookings) {
-        return bookings::times;
+        return new Times() {
+            @Override
+            public FreeTimes free(String kind, int party) {
+                return bookings.times(kind, party);
+            }
+
+            @Override
+            public BookingFound booked(String reference, String email) {
+                return bookings.found(reference, email);
+            }
+        };
+    }
+
+    @Bean
+    DeedHandler<Deed.Rebook> rebooking(Bookings bookings) {
+        return DeedHandler.of(Deed.Rebook.class, (conversation, one, at) -> {
+            try {
+                if (!(bookings.changeInTurn(one.booking(), one.start()) instanceof Outcome.Taken)) {
+                    throw new Overtaken("the time is no longer free");
+                }
+            } catch (DuplicateKeyException faster) {
+                throw new Overtaken("the time is no longer free");
+            }
+        });
+    }
+
+    @Bean
+    DeedHandler<Deed.CallOff> callingOff(Bookings bookings) {
+        return DeedHandler.of(Deed.CallOff.class, (conversation, one, at) -> bookings.cancel(one.booking(), null));
     }
 
     @Bean

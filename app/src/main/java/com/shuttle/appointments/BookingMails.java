@@ -42,6 +42,7 @@ class BookingMails {
     enum News {
         BOOKED("Your appointment", "Your appointment is booked."),
         MOVED("Your appointment has moved", "Your appointment has another time."),
+        REMINDER("Your appointment is near", "This is to remind you of your appointment."),
         CANCELLED("Your appointment is cancelled", "Your appointment is cancelled.");
 
         private final String subject;

@@ -92,6 +92,7 @@ class BookingStore {
                 .set(BOOKING.STARTS_AT, start)
                 .set(BOOKING.ENDS_AT, end)
                 .set(BOOKING.CHANGES, BOOKING.CHANGES.plus(1))
+                .setNull(BOOKING.REMINDED_AT)
                 .set(BOOKING.UPDATED_AT, at)
                 .where(BOOKING.ID.eq(id))
                 .execute();
@@ -167,6 +168,35 @@ class BookingStore {
                 .and(BOOKING.STATE.notIn(State.CANCELLED.key(), State.EXPIRED.key()))
                 .orderBy(BOOKING.STARTS_AT, BOOKING.MADE_AT)
                 .fetch(BookingStore::booking);
+    }
+
+    /** Those of a person or room that begin within a period and stand, or stood. */
+    List<Booking> with(String resource, Instant from, Instant until) {
+        return between(from, until).stream()
+                .filter(booking -> booking.state() != State.HELD)
+                .filter(booking -> booking.resources().contains(resource))
+                .toList();
+    }
+
+    /** Those that begin before a time, were made before another, and of which nobody was reminded. */
+    List<Booking> unreminded(Instant now, Instant before, Instant made) {
+        return db.selectFrom(BOOKING)
+                .where(BOOKING.STATE.eq(State.BOOKED.key()))
+                .and(BOOKING.STARTS_AT.gt(now))
+                .and(BOOKING.STARTS_AT.le(before))
+                .and(BOOKING.UPDATED_AT.le(made))
+                .and(BOOKING.REMINDED_AT.isNull())
+                .orderBy(BOOKING.STARTS_AT)
+                .fetch(BookingStore::booking);
+    }
+
+    /** Whether nobody had noted that before. */
+    boolean reminded(String id, Instant at) {
+        return db.update(BOOKING)
+                        .set(BOOKING.REMINDED_AT, at)
+                        .where(BOOKING.ID.eq(id), BOOKING.REMINDED_AT.isNull())
+                        .execute()
+                == 1;
     }
 
     List<Booking> of(String conversation) {

@@ -1,12 +1,9 @@
 package com.shuttle.appointments;
 
 import com.shuttle.appointments.Booking.State;
-import com.shuttle.core.booking.Chooser;
-import com.shuttle.core.booking.FreeSlots;
-import com.shuttle.core.booking.FreeSlots.Session;
+import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.booking.Reference;
-import com.shuttle.core.booking.Resource;
 import com.shuttle.core.booking.Slot;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
@@ -17,9 +14,6 @@ import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -39,14 +33,11 @@ public class Bookings {
     /** So long a time that was picked is kept while its visitor says who they are. */
     public static final Duration HOLD = Duration.ofMinutes(10);
 
-    private static final int NEAREST = 3;
-    private static final Duration AROUND = Duration.ofDays(14);
-    private static final Duration LONGEST = Duration.ofDays(2);
-
     private final Diaries diaries;
     private final BookingStore store;
     private final DiaryStore kinds;
     private final SessionStore sessions;
+    private final Seating seating;
     private final BookingMails mails;
     private final Vault vault;
     private final TransactionTemplate transaction;
@@ -58,6 +49,7 @@ public class Bookings {
             BookingStore store,
             DiaryStore kinds,
             SessionStore sessions,
+            Seating seating,
             BookingMails mails,
             Vault vault,
             TransactionTemplate transaction,
@@ -66,6 +58,7 @@ public class Bookings {
         this.store = store;
         this.kinds = kinds;
         this.sessions = sessions;
+        this.seating = seating;
         this.mails = mails;
         this.vault = vault;
         this.transaction = transaction;
@@ -79,7 +72,7 @@ public class Bookings {
     public List<Slot> free(String kind, int party, Instant from, Instant until) {
         Optional<Kind> there = diaries.bookable(kind);
         there.ifPresent(this::release);
-        return there.map(one -> find(one, party, from, until)).orElse(List.of());
+        return there.map(one -> seating.find(one, party, from, until)).orElse(List.of());
     }
 
     /** When a kind is free, as conversations learn it. */
@@ -100,38 +93,8 @@ public class Bookings {
                         .map(Slot::start)
                         .limit(FreeTimes.MOST)
                         .toList();
-        return new FreeTimes(there.get().name(), zone(there.get().resources()).getId(), starts);
-    }
-
-    private ZoneId zone(List<String> resources) {
-        return diaries.diaries().stream()
-                .filter(diary -> resources.contains(diary.id()))
-                .map(diary -> diary.hours().zone())
-                .findFirst()
-                .orElse(ZoneOffset.UTC);
-    }
-
-    private List<Slot> find(Kind kind, int party, Instant from, Instant until) {
-        Instant now = clock.instant();
-        Instant end = min(until, now.plus(Duration.ofDays(kind.rules().horizon() + 1L)));
-        if (!from.isBefore(end)) {
-            return List.of();
-        }
-        List<Resource> resources = diaries.resources(kind, from.minus(LONGEST), end.plus(LONGEST));
-        List<Session> own = sessions.of(kind.id(), from.minus(LONGEST), end.plus(LONGEST));
-        return FreeSlots.find(kind.rules(), resources, own, party, now, from, end);
-    }
-
-    private static Instant min(Instant one, Instant other) {
-        return one.isBefore(other) ? one : other;
-    }
-
-    private List<Slot> nearest(Kind kind, int party, Instant start) {
-        return find(kind, party, start.minus(AROUND), start.plus(AROUND)).stream()
-                .sorted(Comparator.comparing(
-                        slot -> Duration.between(start, slot.start()).abs()))
-                .limit(NEAREST)
-                .toList();
+        return new FreeTimes(
+                there.get().name(), seating.zone(there.get().resources()).getId(), starts);
     }
 
     /** Lets go of what was held too long. */
@@ -159,7 +122,8 @@ public class Bookings {
             return transaction.execute(
                     status -> taken(kind, start, party, Reference.next(random::nextInt), held, account));
         } catch (DuplicateKeyException faster) {
-            return transaction.execute(status -> new Outcome.Gone(nearest(diaries.kind(kind), party.many(), start)));
+            return transaction.execute(
+                    status -> new Outcome.Gone(seating.nearest(diaries.kind(kind), party.many(), start)));
         }
     }
 
@@ -189,9 +153,9 @@ public class Bookings {
             return new Outcome.Unfit(unfit);
         }
         release(kind);
-        Placed placed = place(kind, start, party.many(), party.resource());
+        Seating.Placed placed = seating.place(kind, start, party.many(), party.resource());
         if (placed == null) {
-            return new Outcome.Gone(nearest(kind, party.many(), start));
+            return new Outcome.Gone(seating.nearest(kind, party.many(), start));
         }
         Instant now = clock.instant();
         Booking booking = new Booking(
@@ -226,45 +190,6 @@ public class Bookings {
             return "At least one must come.";
         }
         return places > 1 && party > places ? "There are %d places at the most.".formatted(places) : "";
-    }
-
-    private record Placed(String session, List<String> resources) {}
-
-    /** Puts a party into a session at a time; null where there is no place. */
-    private @Nullable Placed place(Kind kind, Instant start, int party, String wanted) {
-        Slot slot = find(kind, party, start, start.plusSeconds(60)).stream()
-                .filter(one -> one.start().equals(start))
-                .filter(one -> wanted.isEmpty() || one.resources().contains(wanted))
-                .findFirst()
-                .orElse(null);
-        if (slot == null) {
-            return null;
-        }
-        int places = kind.taking(party);
-        Optional<String> shared =
-                kind.rules().places() > 1 ? sessions.shared(kind.id(), start, places) : Optional.empty();
-        if (shared.isPresent()) {
-            return sessions.take(shared.get(), places)
-                    ? new Placed(shared.get(), sessions.resources(shared.get()))
-                    : null;
-        }
-        List<String> who = kind.rules().all() ? slot.resources() : List.of(chosen(kind, slot, wanted));
-        return new Placed(sessions.begin(kind, who, start, places, clock.instant()), who);
-    }
-
-    private String chosen(Kind kind, Slot slot, String wanted) {
-        if (!wanted.isEmpty()) {
-            return wanted;
-        }
-        ZoneId zone = zone(slot.resources());
-        var day = slot.start().atZone(zone).toLocalDate();
-        return Chooser.choose(
-                kind.by(),
-                slot.resources(),
-                sessions.loads(
-                        slot.resources(),
-                        day.atStartOfDay(zone).toInstant(),
-                        day.plusDays(1).atStartOfDay(zone).toInstant()));
     }
 
     /** Makes what is held a booking. A hold that has run out is taken again where the time is still free. */
@@ -303,8 +228,18 @@ public class Bookings {
         } catch (DuplicateKeyException faster) {
             Booking booking = booking(id);
             return transaction.execute(
-                    status -> new Outcome.Gone(nearest(diaries.kind(booking.kind()), booking.party(), start)));
+                    status -> new Outcome.Gone(seating.nearest(diaries.kind(booking.kind()), booking.party(), start)));
         }
+    }
+
+    /**
+     * Moves a booking in the transaction of a conversation's turn.
+     *
+     * @throws DuplicateKeyException if somebody was faster
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Outcome changeInTurn(String id, Instant start) {
+        return changed(id, start, null);
     }
 
     private Outcome changed(String id, Instant start, @Nullable String account) {
@@ -321,9 +256,9 @@ public class Bookings {
             store.leaves(id);
             sessions.giveBack(session, kind.taking(booking.party()));
         });
-        Placed placed = place(kind, start, booking.party(), "");
+        Seating.Placed placed = seating.place(kind, start, booking.party(), "");
         if (placed == null) {
-            return new Outcome.Gone(nearest(kind, booking.party(), start));
+            return new Outcome.Gone(seating.nearest(kind, booking.party(), start));
         }
         Instant now = clock.instant();
         Instant end = start.plusSeconds(kind.rules().minutes() * 60L);
@@ -373,12 +308,31 @@ public class Bookings {
                 .filter(booking -> !email.isBlank() && booking.email().equalsIgnoreCase(email.strip()));
     }
 
+    /** The same, as conversations learn it; none for what is over. */
+    public BookingFound found(String reference, String email) {
+        return named(reference, email)
+                .filter(booking ->
+                        booking.state() == State.BOOKED && booking.start().isAfter(clock.instant()))
+                .map(booking -> new BookingFound(
+                        booking.id(),
+                        booking.kind(),
+                        diaries.kind(booking.kind()).name(),
+                        seating.zone(booking.resources()).getId(),
+                        booking.start(),
+                        booking.party()))
+                .orElse(BookingFound.NONE);
+    }
+
     Page<Booking> bookings(Wanted wanted) {
         return store.bookings(wanted);
     }
 
     List<Booking> between(Instant from, Instant until) {
         return store.between(from, until);
+    }
+
+    List<Booking> with(String resource, Instant from, Instant until) {
+        return store.with(resource, from, until);
     }
 
     List<BookingStore.Past> past(String id) {

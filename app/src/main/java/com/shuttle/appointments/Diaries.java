@@ -3,8 +3,10 @@ package com.shuttle.appointments;
 import com.shuttle.core.booking.Resource;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
+import com.shuttle.web.Vault;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,10 +20,14 @@ public class Diaries {
 
     private final DiaryStore store;
     private final SessionStore sessions;
+    private final BusyStore calendars;
+    private final Vault vault;
     private final InstantSource clock;
 
-    Diaries(DiaryStore store, SessionStore sessions, InstantSource clock) {
+    Diaries(DiaryStore store, SessionStore sessions, BusyStore calendars, Vault vault, InstantSource clock) {
         this.store = store;
+        this.calendars = calendars;
+        this.vault = vault;
         this.sessions = sessions;
         this.clock = clock;
     }
@@ -103,9 +109,37 @@ public class Diaries {
         store.deleteDiary(id, null);
     }
 
+    // Their own calendars
+
+    /** The path at which a person's calendar program reads their bookings; whoever has it reads them. */
+    String feed(String id) {
+        int number = store.feed(id).orElseThrow(() -> new Missing("person or room", id));
+        return "/calendar/" + id + "/" + vault.sign(feedOf(id, number)) + ".ics";
+    }
+
+    boolean opensFeed(String id, String key) {
+        return store.feed(id)
+                .filter(number -> vault.signed(feedOf(id, number), key))
+                .isPresent();
+    }
+
+    private static String feedOf(String id, int number) {
+        return "calendar " + id + " " + number;
+    }
+
+    /** Gives it another address; the one before opens nothing any more. */
+    @Transactional
+    void renewFeed(String id) {
+        store.renewFeed(id);
+    }
+
     /** The people and rooms of a kind that are still there, with what they are taken for. */
     List<Resource> resources(Kind kind, Instant from, Instant until) {
         Map<String, List<Resource.Busy>> busy = sessions.busy(kind.resources(), from, until);
+        calendars
+                .busy(kind.resources(), from, until)
+                .forEach((id, more) ->
+                        busy.computeIfAbsent(id, none -> new ArrayList<>()).addAll(more));
         return store.diaries().stream()
                 .filter(diary -> kind.resources().contains(diary.id()))
                 .map(diary -> new Resource(diary.id(), diary.hours(), busy.getOrDefault(diary.id(), List.of())))

@@ -146,6 +146,21 @@ class DiaryStore {
                 .execute();
     }
 
+    /** Which of the addresses that its calendar has had holds now; empty where it is gone. */
+    Optional<Integer> feed(String id) {
+        return db.select(RESOURCE.FEED)
+                .from(RESOURCE)
+                .where(RESOURCE.ID.eq(id), RESOURCE.DELETED_AT.isNull())
+                .fetchOptional(RESOURCE.FEED);
+    }
+
+    void renewFeed(String id) {
+        db.update(RESOURCE)
+                .set(RESOURCE.FEED, RESOURCE.FEED.plus(1))
+                .where(RESOURCE.ID.eq(id))
+                .execute();
+    }
+
     /** The name of one that is there or was; its id where it never was. */
     String nameOf(String id) {
         return db.select(RESOURCE.NAME)

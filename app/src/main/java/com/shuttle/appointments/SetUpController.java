@@ -1,7 +1,10 @@
 package com.shuttle.appointments;
 
+import com.shuttle.bots.FlowUses;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.PublicAddress;
+import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,11 +28,25 @@ class SetUpController {
     private static final String NEW = "new";
 
     private final Diaries diaries;
+    private final PublicAddress address;
+    private final FlowUses uses;
+    private final BusyCalendars calendars;
+    private final InstantSource clock;
     private final ZoneId zone;
 
     /** @param zone of somebody new */
-    SetUpController(Diaries diaries, @Value("${shuttle.zone:Europe/London}") String zone) {
+    SetUpController(
+            Diaries diaries,
+            PublicAddress address,
+            FlowUses uses,
+            BusyCalendars calendars,
+            InstantSource clock,
+            @Value("${shuttle.zone:Europe/London}") String zone) {
         this.diaries = diaries;
+        this.address = address;
+        this.uses = uses;
+        this.calendars = calendars;
+        this.clock = clock;
         this.zone = ZoneId.of(zone);
     }
 
@@ -61,6 +78,7 @@ class SetUpController {
             model.addAttribute("errors", Map.of());
         }
         model.addAttribute("id", id);
+        model.addAttribute("uses", id.equals(NEW) ? List.of() : uses.of(id));
         model.addAttribute("diaries", diaries.diaries());
         return "appointments/kind";
     }
@@ -116,6 +134,14 @@ class SetUpController {
             model.addAttribute("errors", Map.of());
         }
         model.addAttribute("id", id);
+        model.addAttribute(
+                "calendars",
+                id.equals(NEW)
+                        ? List.of()
+                        : calendars.of(id).stream()
+                                .map(one -> new CalendarLine(one, one.stale(clock.instant())))
+                                .toList());
+        model.addAttribute("feed", id.equals(NEW) ? "" : address.of(diaries.feed(id)));
         return "appointments/person";
     }
 
@@ -134,6 +160,37 @@ class SetUpController {
                 yield "redirect:/appointments/people/" + id;
             }
         };
+    }
+
+    /** A calendar elsewhere in the list. */
+    public record CalendarLine(BusyCalendar calendar, boolean stale) {}
+
+    @PostMapping("/people/{id}/calendars")
+    String addCalendar(
+            @PathVariable String id, @RequestParam(defaultValue = "") String calendar, RedirectAttributes flash) {
+        switch (calendars.add(diaries.diary(id).id(), calendar)) {
+            case Checked.Good<Integer>(Integer many) ->
+                flash.addFlashAttribute("said", "The calendar is read; it has %d busy times.".formatted(many));
+            case Checked.Bad<Integer> bad -> {
+                flash.addFlashAttribute("calendarError", bad.errors().get("calendar"));
+                flash.addFlashAttribute("calendar", calendar);
+            }
+        }
+        return "redirect:/appointments/people/" + id;
+    }
+
+    @PostMapping("/people/{id}/calendars/{calendar}/delete")
+    String removeCalendar(@PathVariable String id, @PathVariable String calendar, RedirectAttributes flash) {
+        calendars.remove(diaries.diary(id).id(), calendar);
+        flash.addFlashAttribute("said", "The calendar is no longer read, and its busy times are gone.");
+        return "redirect:/appointments/people/" + id;
+    }
+
+    @PostMapping("/people/{id}/renew")
+    String renew(@PathVariable String id, RedirectAttributes flash) {
+        diaries.renewFeed(diaries.diary(id).id());
+        flash.addFlashAttribute("said", "The calendar has another address; the one before opens nothing any more.");
+        return "redirect:/appointments/people/" + id;
     }
 
     @PostMapping("/people/{id}/delete")

@@ -80,6 +80,7 @@ public class BotWorld {
                                 case Query.Rows rows -> tables.find(rows);
                                 case Query.MaySave save -> tables.maySave(save.rows());
                                 case Query.Times wanted -> times.getObject().free(wanted.kind(), wanted.party());
+                                case Query.Booked one -> times.getObject().booked(one.reference(), one.email());
                                 case Query.MayTell tell -> telling.getObject().may(tell.deed());
                                 case Query.SignalAddress address ->
                                     SignalController.path(vault, conversation, address.key());

@@ -1,6 +1,7 @@
 package com.shuttle.demo;
 
 import com.shuttle.appointments.Bookings;
+import com.shuttle.appointments.BusyCalendars;
 import com.shuttle.appointments.Diaries;
 import com.shuttle.appointments.Diary;
 import com.shuttle.appointments.Kind;
@@ -45,9 +46,11 @@ class DemoAppointments {
 
     private final Diaries diaries;
     private final Bookings bookings;
+    private final BusyCalendars calendars;
     private final InstantSource clock;
 
-    DemoAppointments(Diaries diaries, Bookings bookings, InstantSource clock) {
+    DemoAppointments(Diaries diaries, Bookings bookings, BusyCalendars calendars, InstantSource clock) {
+        this.calendars = calendars;
         this.diaries = diaries;
         this.bookings = bookings;
         this.clock = clock;
@@ -61,6 +64,7 @@ class DemoAppointments {
         List<DayOfWeek> clear = List.of(DayOfWeek.THURSDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY);
         String idris = person("Idris Vane", Diary.Type.PERSON, office, "09:00-12:30", "13:30-17:00");
         String oona = person("Oona Fairley", Diary.Type.PERSON, office.subList(1, 5), "10:00-13:00", "14:00-18:00");
+        calendars.add(oona, StandIns.address(StandIns.CALENDAR_HOST) + "/calendar.ics");
         String bench = person("Repair bench", Diary.Type.ROOM, workshop, "10:00-17:00");
         String terrace = person("Terrace", Diary.Type.ROOM, clear, "19:00-23:00");
         Map<String, String> kinds = new LinkedHashMap<>();

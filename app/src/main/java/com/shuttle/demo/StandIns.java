@@ -1,5 +1,6 @@
 package com.shuttle.demo;
 
+import com.shuttle.standins.BusyCalendarStandIn;
 import com.shuttle.standins.CourseBookings;
 import com.shuttle.standins.CustomerRecords;
 import com.shuttle.standins.HttpStandIn;
@@ -30,6 +31,7 @@ public class StandIns {
     static final String COURSES_HOST = "courses.stand-in";
     static final String STOCK_HOST = "stock.stand-in";
     static final String IDENTITY_HOST = "identity.stand-in";
+    static final String CALENDAR_HOST = "calendar.stand-in";
 
     private final ModelServer model;
     private final MailServer mail;
@@ -38,6 +40,7 @@ public class StandIns {
     private final LoanStock stock;
     private final IdentityCheck identity;
     private final MailPage mailPage;
+    private final BusyCalendarStandIn calendar;
 
     /**
      * @param port      of the first; the others follow it. Where one is taken another is found
@@ -55,7 +58,8 @@ public class StandIns {
         mail = mail(next(port, 5));
         identity = new IdentityCheck(mail, next(port, 4));
         mailPage = new MailPage(mail, next(port, 6));
-        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage}) {
+        calendar = new BusyCalendarStandIn(next(port, 7));
+        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage, calendar}) {
             one.start();
         }
         outgoing.lead(MODEL_HOST, model.port());
@@ -63,6 +67,7 @@ public class StandIns {
         outgoing.lead(COURSES_HOST, courses.port());
         outgoing.lead(STOCK_HOST, stock.port());
         outgoing.lead(IDENTITY_HOST, identity.port());
+        outgoing.lead(CALENDAR_HOST, calendar.port());
     }
 
     private static int next(int port, int by) {
@@ -101,6 +106,10 @@ public class StandIns {
         return identity;
     }
 
+    public BusyCalendarStandIn calendar() {
+        return calendar;
+    }
+
     public MailServer mail() {
         return mail;
     }
@@ -108,7 +117,7 @@ public class StandIns {
     /** The pages on which one sees what arrived, by name. */
     Map<String, String> pages() {
         Map<String, String> pages = new LinkedHashMap<>();
-        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage}) {
+        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage, calendar}) {
             pages.put(one.name(), "http://localhost:" + one.port());
         }
         return pages;
@@ -127,7 +136,7 @@ public class StandIns {
     @PreDestroy
     void stop() {
         model.close();
-        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage}) {
+        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage, calendar}) {
             one.close();
         }
         mail.close();

@@ -1,5 +1,6 @@
 package com.shuttle.inbox;
 
+import com.shuttle.appointments.Bookings;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.Conversation;
@@ -50,6 +51,7 @@ class InboxController {
     private final EventStreams streams;
     private final UploadService uploads;
     private final ErasureService erasure;
+    private final Bookings bookings;
 
     InboxController(
             ConversationService conversations,
@@ -57,7 +59,9 @@ class InboxController {
             AccountService accounts,
             EventStreams streams,
             UploadService uploads,
-            ErasureService erasure) {
+            ErasureService erasure,
+            Bookings bookings) {
+        this.bookings = bookings;
         this.erasure = erasure;
         this.uploads = uploads;
         this.conversations = conversations;
@@ -202,6 +206,7 @@ class InboxController {
 
     private void fillConversation(Conversation conversation, SignedIn person, Model model) {
         model.addAttribute("conversation", conversation);
+        model.addAttribute("bookings", bookings.of(conversation.id()));
         model.addAttribute("mine", person.account().id().equals(conversation.agent()));
         model.addAttribute("lines", conversations.lines(conversation.id(), 0));
         model.addAttribute("known", conversations.known(conversation.id()));

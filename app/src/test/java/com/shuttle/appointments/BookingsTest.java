@@ -44,12 +44,14 @@ class BookingsTest {
 
     private final Diaries diaries;
     private final Bookings bookings;
+    private final Reminders reminders;
     private final TestData data;
     private final int port;
 
-    BookingsTest(Diaries diaries, Bookings bookings, TestData data, @LocalServerPort int port) {
+    BookingsTest(Diaries diaries, Bookings bookings, Reminders reminders, TestData data, @LocalServerPort int port) {
         this.diaries = diaries;
         this.bookings = bookings;
+        this.reminders = reminders;
         this.data = data;
         this.port = port;
     }
@@ -247,5 +249,11 @@ class BookingsTest {
         assertThat(IntStream.of(201, 409).mapToObj(status -> Collections.frequency(replies, status)))
                 .containsExactly(20, 180);
         assertThat(free(kind)).isEmpty();
+    }
+
+    @Test
+    void whoComesSoonIsRemindedOnce() {
+        assertThat(reminders.send()).as("what is due by now").isNotNegative();
+        assertThat(reminders.send()).isZero();
     }
 }

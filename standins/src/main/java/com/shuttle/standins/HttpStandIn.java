@@ -69,7 +69,7 @@ public abstract class HttpStandIn implements AutoCloseable {
         }
 
         byte[] bytes() {
-            return type.equals(WEB_PAGE)
+            return type.startsWith("text/")
                     ? body.toString().getBytes(StandardCharsets.UTF_8)
                     : JSON.writeValueAsBytes(body);
         }

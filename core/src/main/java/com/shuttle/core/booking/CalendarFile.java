@@ -47,7 +47,24 @@ public final class CalendarFile {
             String about,
             String place,
             String organizer,
-            String attendee) {}
+            String attendee) {
+
+        /** The same under another title. */
+        public Event titled(String other) {
+            return new Event(
+                    uid,
+                    sequence,
+                    cancelled,
+                    stamp,
+                    start,
+                    end,
+                    other + ", " + title,
+                    about,
+                    place,
+                    organizer,
+                    attendee);
+        }
+    }
 
     public static String write(Method method, List<Event> events) {
         List<String> lines = new ArrayList<>();

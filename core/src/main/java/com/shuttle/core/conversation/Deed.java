@@ -79,6 +79,12 @@ public sealed interface Deed extends Effect {
             String zone)
             implements Deed {}
 
+    /** Moves a booking. Where somebody was faster, the turn is worked out anew. @param booking its id */
+    record Rebook(String booking, Instant start) implements Deed {}
+
+    /** Calls a booking off. @param booking its id */
+    record CallOff(String booking) implements Deed {}
+
     /** A line for whoever takes the conversation; visitors never see it. */
     record Note(String text) implements Deed {}
 

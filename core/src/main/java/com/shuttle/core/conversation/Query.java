@@ -1,5 +1,6 @@
 package com.shuttle.core.conversation;
 
+import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.knowledge.Finding;
@@ -82,6 +83,19 @@ public sealed interface Query<R> {
         @Override
         public Class<FreeTimes> type() {
             return FreeTimes.class;
+        }
+    }
+
+    /** What is booked under a reference for this address. */
+    record Booked(String reference, String email) implements Query<BookingFound> {
+        @Override
+        public String name() {
+            return "booked";
+        }
+
+        @Override
+        public Class<BookingFound> type() {
+            return BookingFound.class;
         }
     }
 

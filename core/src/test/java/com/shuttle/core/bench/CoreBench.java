@@ -84,6 +84,11 @@ public final class CoreBench {
     }
 
     private void knowledge() {
+        for (String people : new String[] {"1", "50", "500"}) {
+            print(
+                    "free times of %3s people in 60 days %,8.2f ms   (aim 5 for 50)",
+                    people, "SlotsBench.freeTimes " + people);
+        }
         for (String size : new String[] {"100", "1000", "10000", "50000"}) {
             print("index of %6s phrasings, vectors at hand %,8.0f ms", size, "IndexBench.build " + size);
             print("index of %6s phrasings, memory          %,8.0f MB", size, "IndexBench.build.megabytes " + size);

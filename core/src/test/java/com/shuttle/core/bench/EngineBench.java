@@ -1,5 +1,6 @@
 package com.shuttle.core.bench;
 
+import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Playbook;
@@ -46,6 +47,7 @@ public class EngineBench {
                                 case Query.MaySave ignored -> "";
                                 case Query.MayTell ignored -> "";
                                 case Query.Times ignored -> FreeTimes.GONE;
+                                case Query.Booked ignored -> BookingFound.NONE;
                                 case Query.SignalAddress ignored -> "";
                                 case Query.Consults ignored -> false;
                             });

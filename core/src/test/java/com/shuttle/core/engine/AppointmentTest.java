@@ -2,6 +2,7 @@ package com.shuttle.core.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Message.Offer;
@@ -120,5 +121,42 @@ class AppointmentTest {
     @Test
     void withoutAnyTimeItTakesItsExit() {
         Talk.with(world, flow()).says("Dana").hears("Nothing free.").tookBy("nothing free");
+    }
+
+    private Talk changing() {
+        talk();
+        world.booked = query -> query.reference().equals("ABC-DEFG")
+                        && query.email().equals("x@y.example")
+                ? new BookingFound("b1", "visit", "Visit", "Europe/London", Instant.parse("2026-03-11T12:00:00Z"), 1)
+                : BookingFound.NONE;
+        return Talk.with(
+                world,
+                FlowBuilder.flow("main")
+                        .question("q", "Your reference?", ValueType.TEXT, "which", "a")
+                        .json(
+                                "{'kind':'appointment','id':'a','does':'change','named':'{{which}}','email':'x@y.example',"
+                                        + "'ask':['When instead?'],'exits':{'changed':'step:c','cancelled':'step:o',"
+                                        + "'not_found':'step:n','declined':'step:d'}}")
+                        .message("c", "Changed.", null)
+                        .message("o", "Off.", null)
+                        .message("n", "Not found.", null)
+                        .message("d", "As it was.", null)
+                        .build());
+    }
+
+    @Test
+    void whatIsBookedIsMoved() {
+        Talk talk = changing().says("ABC-DEFG").hears("Visit, **Wed 11 March, 12:00**. What shall I do?");
+        talk.picks("move").hears("When instead?");
+        talk.says("friday at two").hears("This one is free. Shall I book it?").says("yes");
+        assertThat(talk.effects).contains(new Deed.Rebook("b1", Instant.parse("2026-03-13T14:00:00Z")));
+    }
+
+    @Test
+    void whatIsBookedIsCalledOffOrLeft() {
+        Talk talk = changing().says("ABC-DEFG").says("please cancel it").hears("It is cancelled.", "Off.");
+        assertThat(talk.effects).contains(new Deed.CallOff("b1"));
+        changing().says("ABC-DEFG").picks("none").hears("As it was.");
+        changing().says("XYZ-DEFG").hears("Not found.");
     }
 }

@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.World;
@@ -32,6 +33,7 @@ final class FakeWorld implements World {
     /** Why somebody cannot be told. */
     Function<Query.MayTell, String> telling = query -> "";
 
+    Function<Query.Booked, BookingFound> booked = query -> BookingFound.NONE;
     Function<Query.Times, FreeTimes> times = query -> FreeTimes.GONE;
 
     /** Whether a language model is connected. */
@@ -85,6 +87,7 @@ final class FakeWorld implements World {
                                         : new String[0];
                             case Query.MayTell tell -> telling.apply(tell);
                             case Query.Times times -> this.times.apply(times);
+                            case Query.Booked booked -> this.booked.apply(booked);
                             case Query.Rows rows -> this.rows.apply(rows);
                             case Query.MaySave save -> saving.apply(save);
                             case Query.SignalAddress address -> "https://bots.example/signal/" + address.key();

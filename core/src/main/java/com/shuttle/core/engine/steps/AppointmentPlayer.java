@@ -1,5 +1,7 @@
 package com.shuttle.core.engine.steps;
 
+import com.shuttle.core.booking.BookingFound;
+import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.booking.Reference;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Deed;
@@ -34,6 +36,8 @@ import org.jspecify.annotations.Nullable;
  */
 final class AppointmentPlayer extends Player {
 
+    private static final String MOVE = "move";
+    private static final String CALL_OFF = "call_off";
     private static final String OTHERS = "others";
     private static final String NONE = "none";
 
@@ -44,6 +48,8 @@ final class AppointmentPlayer extends Player {
             Finder.of("\\b(?:week|one) after(?: that| this)?\\W*$|\\bfollowing week\\b");
     private static final Finder LEAVES_IT = Finder.of(
             "\\b(?:never ?mind|forget (?:it|that)|leave it|no (?:appointment|booking)|don'?t (?:want|need) (?:an?|any|the|to)|not (?:now|today|interested|any ?more))\\b");
+    private static final Finder CALLS_OFF =
+            Finder.of("\\b(?:cancel|call it off|calling it off|can'?t (?:come|make it))\\b");
     private static final List<Finder> PLACES = Stream.of("first", "second", "third")
             .map(place -> Finder.of("^\\W*(?:i'?ll (?:take|have) )?(?:the )?" + place
                     + "(?: (?:one|time|option))?(?: please| then)?\\W*$"))
@@ -56,9 +62,23 @@ final class AppointmentPlayer extends Player {
         this.step = step;
     }
 
+    private boolean books() {
+        return step.does() == Appointment.Does.BOOK;
+    }
+
     private TimesOffered times() {
+        if (books()) {
+            return new TimesOffered(
+                    run.ask(new Query.Times(step.of(), party())), run.visit().zone());
+        }
+        BookingFound found = found();
         return new TimesOffered(
-                run.ask(new Query.Times(step.of(), party())), run.visit().zone());
+                run.ask(new Query.Times(found.kind(), found.party())),
+                run.visit().zone());
+    }
+
+    private BookingFound found() {
+        return run.ask(new Query.Booked(plain(step.named()), plain(step.email())));
     }
 
     private int party() {
@@ -78,6 +98,10 @@ final class AppointmentPlayer extends Player {
 
     @Override
     public void enter() {
+        if (!books()) {
+            look();
+            return;
+        }
         TimesOffered times = times();
         if (times.none()) {
             String why = times.free().name().isEmpty()
@@ -94,6 +118,41 @@ final class AppointmentPlayer extends Player {
         offer(times, fit ? fits : times.starts(), step.ask(), fit && words != null ? words : "");
     }
 
+    /** Finds what is booked, and asks what is to become of it. */
+    private void look() {
+        BookingFound found = found();
+        if (found.none()) {
+            run.trace("nothing booked", "under this reference for this address");
+            course.leave(step, Appointment.NOT_FOUND);
+            return;
+        }
+        List<Offer> offers = List.of(
+                new Offer(MOVE, AppointmentWords.MOVE),
+                new Offer(CALL_OFF, AppointmentWords.CALL_OFF),
+                new Offer(NONE, AppointmentWords.LEAVE));
+        FreeTimes there = new FreeTimes(found.name(), found.zone(), List.of());
+        String when = new TimesOffered(there, run.visit().zone()).told(found.start());
+        run.sayOneOf(List.of(AppointmentWords.found(found.name(), when)), offers, Look.PLAIN);
+        run.await(new Awaiting.Slot(offers, 0, ""));
+    }
+
+    private void move() {
+        TimesOffered times = times();
+        again(
+                times,
+                times.starts(),
+                step.ask().stream().filter(one -> !one.isBlank()).findFirst().orElse(AppointmentWords.THESE_TIMES),
+                "");
+    }
+
+    private void callOff() {
+        run.await(null);
+        run.carryOut(new Deed.CallOff(found().id()));
+        run.trace("called off", plain(step.named()));
+        run.say(AppointmentWords.CALLED_OFF);
+        course.leave(step, Appointment.CANCELLED);
+    }
+
     private void offer(TimesOffered times, List<Instant> from, List<String> words, String wish) {
         List<Offer> offers = new ArrayList<>(times.offers(from));
         offers.add(new Offer(OTHERS, AppointmentWords.OTHER_TIMES));
@@ -106,7 +165,10 @@ final class AppointmentPlayer extends Player {
     private void again(TimesOffered times, List<Instant> from, String words, String wish) {
         if (times.none()) {
             run.await(null);
-            course.leave(step, Appointment.NOTHING_FREE);
+            if (!books()) {
+                run.say(AppointmentWords.NOTHING_ELSE);
+            }
+            course.leave(step, books() ? Appointment.NOTHING_FREE : Appointment.DECLINED);
         } else {
             offer(times, from.isEmpty() ? times.starts() : from, List.of(words), wish);
         }
@@ -121,6 +183,9 @@ final class AppointmentPlayer extends Player {
         }
         List<Instant> shown = TimesOffered.shown(slot);
         String low = Words.normal(text);
+        if (!books() && CALLS_OFF.in(low)) {
+            return new Heard("calls it off", "", this::callOff);
+        }
         if (LEAVES_IT.in(low)) {
             return new Heard("declined", "no appointment", this::declined);
         }
@@ -224,6 +289,10 @@ final class AppointmentPlayer extends Player {
             declined();
         } else if (start != null) {
             book(slot, start);
+        } else if (option.equals(CALL_OFF)) {
+            callOff();
+        } else if (option.equals(MOVE)) {
+            move();
         } else {
             others(slot);
         }
@@ -241,8 +310,16 @@ final class AppointmentPlayer extends Player {
             again(times, times.from(start), AppointmentWords.TAKEN_MEANWHILE, slot.wish());
             return;
         }
-        String reference = Reference.next(run::pick);
         run.await(null);
+        if (!books()) {
+            run.carryOut(new Deed.Rebook(found().id(), start));
+            run.trace("moved", times.told(start));
+            run.say(AppointmentWords.moved(times.told(start)));
+            keep(step.time(), times.told(start));
+            course.leave(step, Appointment.CHANGED);
+            return;
+        }
+        String reference = Reference.next(run::pick);
         run.carryOut(new Deed.Book(
                 step.of(),
                 start,

@@ -16,6 +16,12 @@ final class AppointmentWords {
     static final String NO_EARLIER = "There is nothing earlier, I'm afraid. These are free:";
     static final String TAKEN_MEANWHILE = "Somebody has just taken that time, I'm sorry. These come next:";
 
+    static final String MOVE = "Another time";
+    static final String CALL_OFF = "Cancel it";
+    static final String LEAVE = "Leave it as it is";
+    static final String CALLED_OFF = "It is cancelled.";
+    static final String NOTHING_ELSE = "Nothing else is free just now, so it stays as it is.";
+
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("EEE d MMMM, HH:mm", Locale.ENGLISH);
 
     private AppointmentWords() {}
@@ -27,5 +33,13 @@ final class AppointmentWords {
 
     static String booked(String when, String reference) {
         return "Booked: **" + when + "**. Your reference is **" + reference + "**.";
+    }
+
+    static String found(String kind, String when) {
+        return kind + ", **" + when + "**. What shall I do?";
+    }
+
+    static String moved(String when) {
+        return "It is now: **" + when + "**.";
     }
 }

@@ -1,0 +1,30 @@
+package com.shuttle.appointments;
+
+import java.time.Duration;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A calendar elsewhere that says when somebody is busy.
+ *
+ * @param triedAt when it was last asked; null for never
+ * @param readAt  when it could last be read; null for never
+ * @param why     it could not be read the last time; empty where it could
+ * @param times   busy stretches that are known of it
+ */
+record BusyCalendar(
+        String id,
+        String resource,
+        String address,
+        @Nullable Instant triedAt,
+        @Nullable Instant readAt,
+        String why,
+        int times) {
+
+    private static final Duration STALE = Duration.ofHours(1);
+
+    /** Whether what is known of it is old. */
+    boolean stale(Instant now) {
+        return readAt == null || readAt.plus(STALE).isBefore(now);
+    }
+}
