@@ -18,7 +18,7 @@ final class WishDays {
 
     static final Set<String> NEXT = Set.of("next", "following", "coming", "nxt");
     static final Set<String> WEEK = Set.of("week", "wk", "weeks");
-    private static final Set<String> ANY = Set.of("a", "an", "any", "every", "each", "some", "all");
+    private static final Set<String> ANY = Set.of("a", "an", "any", "every", "each", "some", "all", "one");
     private static final Set<String> EARLY = Set.of("early", "beginning", "start");
     private static final Set<String> LATE = Set.of("late", "end");
     private static final Set<String> MIDDLE = Set.of("mid", "middle", "midweek");

@@ -131,7 +131,7 @@ final class WishTimes {
         int from = led ? i + 1 : i;
         TimeReader.Found clock = TimeReader.at(tokens, context, from);
         TimeReader.Found alone = clock == null ? bare(from) : null;
-        if (alone != null && !tokens.is(i - 1, "for") && (led || listed(alone.next()))) {
+        if (alone != null && !tokens.is(i - 1, "for") && (led || !tokens.is(from, "one") && listed(alone.next()))) {
             clock = alone;
             led = true;
         }

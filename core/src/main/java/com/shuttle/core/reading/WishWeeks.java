@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 final class WishWeeks {
 
     private static final Set<String> THIS = Set.of("this", "current", "the");
-    private static final Set<String> ANY = Set.of("a", "an", "any", "every", "each", "some", "all");
+    private static final Set<String> ANY = Set.of("a", "an", "any", "every", "each", "some", "all", "one");
     private static final Set<DayOfWeek> WEEKEND = EnumSet.of(DayOfWeek.SATURDAY, DayOfWeek.SUNDAY);
     private static final Map<String, Integer> COUNTS = Map.of("couple", 2, "few", 4, "fortnight", 14);
 
