@@ -10,7 +10,11 @@ import com.shuttle.chat.Line;
 import com.shuttle.chat.LiveHub;
 import com.shuttle.chat.Outcome;
 import com.shuttle.chat.Reply;
+import com.shuttle.chat.Times;
 import com.shuttle.chat.UploadService;
+import com.shuttle.core.booking.FreeTimes;
+import com.shuttle.core.calendar.Zones;
+import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.reading.Words;
@@ -23,6 +27,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
@@ -87,6 +92,7 @@ class ChatApi {
     private final UploadService uploads;
     private final VisitorIds visitors;
     private final UnfitBodies bodies;
+    private final Times times;
 
     ChatApi(
             ConversationService conversations,
@@ -96,7 +102,9 @@ class ChatApi {
             ChatViews views,
             UploadService uploads,
             VisitorIds visitors,
-            UnfitBodies bodies) {
+            UnfitBodies bodies,
+            Times times) {
+        this.times = times;
         this.bodies = bodies;
         this.visitors = visitors;
         this.conversations = conversations;
@@ -211,6 +219,25 @@ class ChatApi {
                         .toList()),
                 views.of(conversations.prompt(id)),
                 state.speaker() == Speaker.ENDED);
+    }
+
+    /** @param zone the visitor's @param place the zone in which it takes place @param starts instants */
+    record FreeView(String zone, String place, List<String> starts) {}
+
+    @GetMapping("/conversations/{id}/times")
+    @Operation(summary = "All free times, while the conversation offers some")
+    FreeView times(
+            @PathVariable String id, @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
+        enter(id, authorization);
+        State state = conversations.state(id);
+        if (!(state.awaiting() instanceof Awaiting.Slot slot)) {
+            return new FreeView(state.zone(), "", List.of());
+        }
+        FreeTimes free = times.free(slot.kind(), slot.party());
+        return new FreeView(
+                Zones.firstKnown(state.zone(), free.zone()).getId(),
+                free.zone(),
+                free.starts().stream().map(Instant::toString).toList());
     }
 
     @GetMapping(path = "/conversations/{id}/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)

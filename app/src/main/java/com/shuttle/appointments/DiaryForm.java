@@ -18,7 +18,7 @@ import java.util.stream.Collectors;
 /** The form of a person or a room. Pure functions. */
 final class DiaryForm {
 
-    private static final int MOST_EXCEPTIONS = 400;
+    static final int MOST_EXCEPTIONS = 400;
 
     private DiaryForm() {}
 

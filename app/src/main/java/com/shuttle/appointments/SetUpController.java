@@ -1,9 +1,12 @@
 package com.shuttle.appointments;
 
 import com.shuttle.bots.FlowUses;
+import com.shuttle.core.booking.BusyFeed;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.PublicAddress;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
@@ -17,6 +20,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Kinds of appointment, and the people and rooms they are with. */
@@ -160,6 +164,23 @@ class SetUpController {
                 yield "redirect:/appointments/people/" + id;
             }
         };
+    }
+
+    /** Takes the whole days of a calendar file as days off. */
+    @PostMapping("/people/{id}/holidays")
+    String holidays(@PathVariable String id, @RequestParam MultipartFile file, RedirectAttributes flash)
+            throws IOException {
+        Diary diary = diaries.diary(id);
+        try {
+            Diary with = Holidays.added(diary, new String(file.getBytes(), StandardCharsets.UTF_8), clock.instant());
+            int more = with.hours().exceptions().size()
+                    - diary.hours().exceptions().size();
+            diaries.keep(with);
+            flash.addFlashAttribute("said", "%d days off were added.".formatted(more));
+        } catch (BusyFeed.Unreadable unreadable) {
+            flash.addFlashAttribute("holidayError", unreadable.getMessage());
+        }
+        return "redirect:/appointments/people/" + id;
     }
 
     /** A calendar elsewhere in the list. */

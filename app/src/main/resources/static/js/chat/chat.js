@@ -104,6 +104,13 @@ function showOffers(awaiting) {
       },
       say: (said) => send({ text: said }, awaiting.type === 'secret' ? '•••••' : said),
       send: sendFile,
+      times: async () => {
+        const response = await fetch(`${api}/conversations/${session.conversation}/times`, { headers: authorized() });
+        if (!response.ok) {
+          throw new Error(`answered ${response.status}`);
+        }
+        return response.json();
+      },
     });
   }
 }

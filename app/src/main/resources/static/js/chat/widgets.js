@@ -1,6 +1,8 @@
 // What a visitor can use in place of typing: buttons, lists, tiles, calendars, sliders, ratings, files. Whatever is here
 // can be typed as well.
 
+import { freeTimes } from './times.js';
+
 const FILTER_FROM = 8;
 const FACES = [-6, -3, 0, 3, 6];
 const KEYBOARDS = { number: 'decimal', money: 'decimal', phone: 'tel', email: 'email', url: 'url' };
@@ -281,6 +283,9 @@ export function showWidgets(box, awaiting, hooks) {
   }
   if (awaiting?.options?.length > 0) {
     parts.push(...(awaiting.type === 'rating' ? rating(awaiting, hooks) : choice(awaiting, hooks)));
+  }
+  if (awaiting?.layout === 'times' && hooks.times) {
+    parts.push(freeTimes(hooks.times, hooks.say));
   }
   box.replaceChildren(...parts);
 }

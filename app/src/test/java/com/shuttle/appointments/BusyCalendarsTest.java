@@ -24,6 +24,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.time.temporal.TemporalAdjusters;
 import java.util.List;
 import java.util.Map;
@@ -129,6 +130,17 @@ class BusyCalendarsTest {
         String oona = person();
         assertThat(calendars.add(oona, address.replace("HOST", host))).isInstanceOf(Checked.Bad.class);
         assertThat(calendars.of(oona)).isEmpty();
+    }
+
+    @Test
+    void wholeDaysOfAFileAreDaysOff() throws Exception {
+        Diary oona = diaries.diary(person());
+        String day = TUESDAY.format(DateTimeFormatter.BASIC_ISO_DATE);
+        String file = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTART;VALUE=DATE:" + day
+                + "\r\nDURATION:P2D\r\nTRANSP:TRANSPARENT\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:2\r\nDTSTART:" + day
+                + "T090000Z\r\nDURATION:PT1H\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
+        assertThat(Holidays.added(oona, file, Instant.now()).hours().exceptions())
+                .containsOnlyKeys(TUESDAY, TUESDAY.plusDays(1));
     }
 
     @Test

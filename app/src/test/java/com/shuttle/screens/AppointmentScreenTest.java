@@ -100,6 +100,11 @@ class AppointmentScreenTest {
             Screens.say(chat, address);
             Screens.say(chat, "sometime next week in the afternoon");
             assertThat(chat.locator("#offers button").first()).containsText("Europe/London");
+            chat.locator("summary:has-text('All free times')").click();
+            assertThat(chat.locator(".free-zone").last()).containsText("America/New_York");
+            chat.locator(".free-date").last().click();
+            chat.locator(".free-times .free-time").last().click();
+            assertThat(chat.locator(".bubble.bot").last()).containsText("Shall I book it?");
             chat.locator("#offers button").first().click();
             assertThat(chat.locator(".bubble.bot").last()).containsText("That is all.");
 

@@ -21,6 +21,7 @@ import java.util.Date;
 import java.util.List;
 import java.util.Map;
 import java.util.TimeZone;
+import java.util.function.Predicate;
 
 /**
  * Reads when somebody is busy from an iCalendar file (RFC 5545) as calendar programs give it: recurring events with their
@@ -72,6 +73,16 @@ public final class BusyFeed {
      * @param own zone of times that name none
      */
     public static List<Busy> read(String file, ZoneId own, Instant from, Instant until) throws Unreadable {
+        return read(file, own, from, until, BusyFeed::taken);
+    }
+
+    /** The whole days of a file that touch a period, whether or not they are marked as free, as holidays often are. */
+    public static List<Busy> wholeDays(String file, ZoneId own, Instant from, Instant until) throws Unreadable {
+        return read(file, own, from, until, BusyFeed::isWholeDay);
+    }
+
+    private static List<Busy> read(String file, ZoneId own, Instant from, Instant until, Predicate<VEvent> wanted)
+            throws Unreadable {
         if (file.length() > LONGEST) {
             throw new Unreadable("The calendar is too large.");
         }
@@ -84,7 +95,7 @@ public final class BusyFeed {
             if (tooOften(event)) {
                 throw new Unreadable("The calendar has an event that comes every minute.");
             }
-            if (taken(event)) {
+            if (wanted.test(event)) {
                 add(event, calendar, own, from, until, busy);
             }
         }
@@ -127,8 +138,17 @@ public final class BusyFeed {
     private static boolean taken(VEvent event) {
         boolean free =
                 event.getTransparency() != null && event.getTransparency().isTransparent();
+        return stands(event) && !free;
+    }
+
+    private static boolean isWholeDay(VEvent event) {
+        return stands(event) && !event.getDateStart().getValue().hasTime();
+    }
+
+    private static boolean stands(VEvent event) {
         boolean cancelled = event.getStatus() != null && event.getStatus().isCancelled();
-        return event.getDateStart() != null && !free && !cancelled;
+        DateStart start = event.getDateStart();
+        return start != null && start.getValue() != null && !cancelled;
     }
 
     private static void add(

@@ -103,17 +103,20 @@ public sealed interface Awaiting {
     /**
      * A free time of an Appointment step.
      *
-     * @param wish what the visitor said last of when it suits them; empty for nothing yet
+     * @param wish  what the visitor said last of when it suits them; empty for nothing yet
+     * @param kind  id of the kind of appointment; empty while no times are offered
+     * @param party how many come
      */
-    record Slot(List<Offer> offers, int tries, String wish) implements Awaiting {
+    record Slot(List<Offer> offers, int tries, String wish, String kind, int party) implements Awaiting {
         public Slot {
             offers = orNone(offers);
             wish = wish == null ? "" : wish;
+            kind = kind == null ? "" : kind;
         }
 
         @Override
         public Awaiting onceMore() {
-            return new Slot(offers, tries + 1, wish);
+            return new Slot(offers, tries + 1, wish, kind, party);
         }
     }
 

@@ -48,6 +48,9 @@ public record Prompt(
         int megabytes,
         boolean typing) {
 
+    /** The layout of options beside which all free times may be looked at. */
+    public static final String TIMES = "times";
+
     /** Endings of files that are taken where the designer has not said. */
     public static final List<String> USUAL_FILES =
             List.of("jpg", "jpeg", "png", "gif", "webp", "pdf", "txt", "csv", "docx", "xlsx", "odt", "ods");

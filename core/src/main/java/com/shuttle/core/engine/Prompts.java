@@ -43,7 +43,7 @@ public final class Prompts {
                 wanted == null ? "" : wanted.example(),
                 wanted != null && wanted.optional(),
                 awaiting.offers(),
-                choice == null ? Choice.Layout.BUTTONS.key() : choice.layout().key(),
+                layout(awaiting, choice),
                 choice != null && choice.many(),
                 marks != null
                         ? BigDecimal.valueOf(Offers.lowest(marks))
@@ -62,6 +62,13 @@ public final class Prompts {
                 limits.fileTypes().isEmpty() && type == ValueType.FILE ? Prompt.USUAL_FILES : limits.fileTypes(),
                 limits.megabytes() == null ? Prompt.USUAL_MEGABYTES : limits.megabytes(),
                 !state.silent());
+    }
+
+    private static String layout(Awaiting awaiting, @Nullable Choice choice) {
+        if (awaiting instanceof Awaiting.Slot slot && !slot.kind().isEmpty()) {
+            return Prompt.TIMES;
+        }
+        return choice == null ? Choice.Layout.BUTTONS.key() : choice.layout().key();
     }
 
     private static @Nullable Wanted wanted(@Nullable Step step, Awaiting awaiting) {

@@ -67,14 +67,11 @@ final class AppointmentPlayer extends Player {
     }
 
     private TimesOffered times() {
-        if (books()) {
-            return new TimesOffered(
-                    run.ask(new Query.Times(step.of(), party())), run.visit().zone());
-        }
-        BookingFound found = found();
+        BookingFound found = books() ? BookingFound.NONE : found();
+        String kind = books() ? step.of() : found.kind();
+        int many = books() ? party() : found.party();
         return new TimesOffered(
-                run.ask(new Query.Times(found.kind(), found.party())),
-                run.visit().zone());
+                run.ask(new Query.Times(kind, many)), run.visit().zone(), kind, many);
     }
 
     private BookingFound found() {
@@ -131,9 +128,9 @@ final class AppointmentPlayer extends Player {
                 new Offer(CALL_OFF, AppointmentWords.CALL_OFF),
                 new Offer(NONE, AppointmentWords.LEAVE));
         FreeTimes there = new FreeTimes(found.name(), found.zone(), List.of());
-        String when = new TimesOffered(there, run.visit().zone()).told(found.start());
+        String when = new TimesOffered(there, run.visit().zone(), found.kind(), found.party()).told(found.start());
         run.sayOneOf(List.of(AppointmentWords.found(found.name(), when)), offers, Look.PLAIN);
-        run.await(new Awaiting.Slot(offers, 0, ""));
+        run.await(new Awaiting.Slot(offers, 0, "", "", 1));
     }
 
     private void move() {
@@ -158,7 +155,7 @@ final class AppointmentPlayer extends Player {
         offers.add(new Offer(OTHERS, AppointmentWords.OTHER_TIMES));
         offers.add(new Offer(NONE, AppointmentWords.NO_TIME));
         run.sayOneOf(words, offers, Look.PLAIN);
-        run.await(new Awaiting.Slot(offers, 0, wish));
+        run.await(new Awaiting.Slot(offers, 0, wish, times.kind(), times.party()));
     }
 
     /** Offers times, or all there are where these are none; leaves where nothing is free any more. */

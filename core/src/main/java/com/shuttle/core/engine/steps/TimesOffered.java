@@ -17,10 +17,12 @@ import org.jspecify.annotations.Nullable;
 /**
  * Free times as a visitor is offered them, on their own clock.
  *
- * @param free what is free
- * @param own  IANA name of the visitor's zone; empty where it is unknown
+ * @param free  what is free
+ * @param own   IANA name of the visitor's zone; empty where it is unknown
+ * @param kind  id of the kind of appointment
+ * @param party how many come
  */
-record TimesOffered(FreeTimes free, String own) {
+record TimesOffered(FreeTimes free, String own, String kind, int party) {
 
     private static final int SUGGESTED = 3;
 
