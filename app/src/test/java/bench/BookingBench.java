@@ -66,7 +66,7 @@ public final class BookingBench {
                 int which = n % AT_ONCE;
                 Instant start = free.get(which).get(n / AT_ONCE / PLACES).start();
                 Party party = new Party(1, "", "Somebody", "", "", "", "", null, null);
-                if (!(bookings.take(kinds.get(which), start, party, false, null) instanceof Outcome.Taken)) {
+                if (!(bookings.take(kinds.get(which), start, party, null) instanceof Outcome.Taken)) {
                     throw new IllegalStateException("not booked");
                 }
             };

@@ -124,4 +124,22 @@ create table booking_past (
   constraint booking_past_booking foreign key (booking_id) references booking (id) on delete cascade
 );
 
+-- Who is told when a time falls free, in the order in which they asked. The booking is what is held for them.
+create table waiting (
+  id varchar(32) primary key,
+  kind_id varchar(32) not null,
+  party int not null,
+  name varchar(200) not null,
+  email varchar(254) not null,
+  zone varchar(60) not null,
+  conversation_id varchar(32),
+  booking_id varchar(32),
+  made_at timestamp not null,
+  constraint waiting_kind foreign key (kind_id) references appointment_kind (id),
+  constraint waiting_conversation foreign key (conversation_id) references conversation (id) on delete cascade,
+  constraint waiting_booking foreign key (booking_id) references booking (id) on delete cascade
+);
+
+create index waiting_order on waiting (kind_id, made_at);
+
 alter table notice add column calendar clob;

@@ -147,7 +147,7 @@ class AppointmentsApi {
                 text(wanted.zone()),
                 null,
                 key == null ? null : "api " + key);
-        return taken(bookings.take(text(wanted.kind()), instant(text(wanted.start())), party, false, null));
+        return taken(bookings.take(text(wanted.kind()), instant(text(wanted.start())), party, null));
     }
 
     private static String text(@Nullable String text) {

@@ -197,7 +197,7 @@ class AppointmentController {
                     "",
                     null,
                     null);
-            switch (bookings.take(kind, start, party, false, person.account().id())) {
+            switch (bookings.take(kind, start, party, person.account().id())) {
                 case Outcome.Taken(Booking booking) -> {
                     flash.addFlashAttribute("said", "Booked. The reference is " + booking.reference() + ".");
                     return "redirect:/appointments/bookings/" + booking.id();

@@ -49,8 +49,29 @@ class BookingDeeds {
     }
 
     @Bean
-    Forgets forgettingBookings(Bookings bookings) {
-        return conversation -> bookings.forget(conversation.id());
+    Forgets forgettingBookings(Bookings bookings, WaitingList list) {
+        return conversation -> {
+            bookings.forget(conversation.id());
+            list.forget(conversation.id());
+        };
+    }
+
+    @Bean
+    DeedHandler<Deed.WaitFor> waiting(WaitingList list) {
+        return DeedHandler.of(
+                Deed.WaitFor.class,
+                (conversation, one, at) -> list.join(
+                        one.kind(),
+                        new Party(
+                                one.party(),
+                                "",
+                                one.name(),
+                                one.email(),
+                                "",
+                                "",
+                                one.zone(),
+                                conversation.id(),
+                                null)));
     }
 
     /** The turn was worked out while the time was free; where it no longer is, the turn is to be worked out anew. */

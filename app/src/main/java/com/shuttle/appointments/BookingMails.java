@@ -42,6 +42,9 @@ class BookingMails {
     enum News {
         BOOKED("Your appointment", "Your appointment is booked."),
         MOVED("Your appointment has moved", "Your appointment has another time."),
+        OFFERED(
+                "A time has fallen free",
+                "A time has fallen free, and it is held for you. Take it with the link below."),
         REMINDER("Your appointment is near", "This is to remind you of your appointment."),
         CANCELLED("Your appointment is cancelled", "Your appointment is cancelled.");
 
@@ -65,6 +68,11 @@ class BookingMails {
         if (!kind.place().isBlank()) {
             text.append("\n\n").append(kind.place());
         }
+        if (news == News.OFFERED && booking.heldUntil() != null) {
+            text.append("\n\nIt is held until ")
+                    .append(WHEN.format(booking.heldUntil().atZone(zone(booking))))
+                    .append('.');
+        }
         text.append("\n\nWith ")
                 .append(whom)
                 .append(". Reference ")
@@ -74,14 +82,16 @@ class BookingMails {
             text.append("\n\n").append(kind.about());
         }
         if (!link.isEmpty()) {
-            text.append("\n\n[Change or cancel it](").append(address.of(link)).append(')');
+            text.append(news == News.OFFERED ? "\n\n[Take it, or let it go](" : "\n\n[Change or cancel it](")
+                    .append(address.of(link))
+                    .append(')');
         }
         notices.mail(
                 booking.conversation(),
                 booking.email(),
                 news.subject + ", " + booking.reference(),
                 text.toString(),
-                file(booking, kind, news),
+                news == News.OFFERED ? null : file(booking, kind, news),
                 clock.instant());
     }
 

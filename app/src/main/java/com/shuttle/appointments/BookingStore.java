@@ -98,15 +98,11 @@ class BookingStore {
                 .execute();
     }
 
-    /** Makes a held one a booked one, for whoever it is. */
-    void confirm(String id, Party party, Instant at) {
+    /** Makes a held one a booked one. */
+    void confirm(String id, Instant at) {
         db.update(BOOKING)
                 .set(BOOKING.STATE, State.BOOKED.key())
                 .setNull(BOOKING.HELD_UNTIL)
-                .set(BOOKING.NAME, party.name())
-                .set(BOOKING.EMAIL, party.email())
-                .set(BOOKING.PHONE, party.phone())
-                .set(BOOKING.ABOUT, party.about())
                 .set(BOOKING.UPDATED_AT, at)
                 .where(BOOKING.ID.eq(id))
                 .execute();
@@ -151,11 +147,10 @@ class BookingStore {
         return db.selectFrom(BOOKING).where(BOOKING.REQUEST_KEY.eq(key)).fetchOptional(BookingStore::booking);
     }
 
-    /** Those of a kind that are held no longer. */
-    List<Booking> lapsed(String kind, Instant now) {
+    /** Those that are held no longer. */
+    List<Booking> lapsed(Instant now) {
         return db.selectFrom(BOOKING)
-                .where(BOOKING.KIND_ID.eq(kind))
-                .and(BOOKING.STATE.eq(State.HELD.key()))
+                .where(BOOKING.STATE.eq(State.HELD.key()))
                 .and(BOOKING.HELD_UNTIL.le(now))
                 .fetch(BookingStore::booking);
     }

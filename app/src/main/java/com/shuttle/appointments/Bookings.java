@@ -30,9 +30,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Bookings {
 
-    /** So long a time that was picked is kept while its visitor says who they are. */
-    public static final Duration HOLD = Duration.ofMinutes(10);
-
     private final Diaries diaries;
     private final BookingStore store;
     private final DiaryStore kinds;
@@ -71,7 +68,7 @@ public class Bookings {
     @Transactional
     public List<Slot> free(String kind, int party, Instant from, Instant until) {
         Optional<Kind> there = diaries.bookable(kind);
-        there.ifPresent(this::release);
+        release();
         return there.map(one -> seating.find(one, party, from, until)).orElse(List.of());
     }
 
@@ -98,11 +95,11 @@ public class Bookings {
     }
 
     /** Lets go of what was held too long. */
-    private void release(Kind kind) {
+    private void release() {
         Instant now = clock.instant();
-        for (Booking lapsed : store.lapsed(kind.id(), now)) {
-            end(lapsed, kind, State.EXPIRED, false, now);
-            store.note(lapsed.id(), "was let go, as nobody said who comes", null, now);
+        for (Booking lapsed : store.lapsed(now)) {
+            end(lapsed, diaries.kind(lapsed.kind()), State.EXPIRED, false, now);
+            store.note(lapsed.id(), "was let go, as nobody took it", null, now);
         }
     }
 
@@ -116,8 +113,13 @@ public class Bookings {
 
     // Taking
 
-    /** Holds a time for {@link #HOLD}, or books it at once. */
-    public Outcome take(String kind, Instant start, Party party, boolean held, @Nullable String account) {
+    /** Books a time. */
+    public Outcome take(String kind, Instant start, Party party, @Nullable String account) {
+        return take(kind, start, party, Duration.ZERO, account);
+    }
+
+    /** Books a time, or holds it for so long. @param held zero for a booking */
+    Outcome take(String kind, Instant start, Party party, Duration held, @Nullable String account) {
         try {
             return transaction.execute(
                     status -> taken(kind, start, party, Reference.next(random::nextInt), held, account));
@@ -134,11 +136,11 @@ public class Bookings {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public Outcome inTurn(String kind, Instant start, Party party, String reference) {
-        return taken(kind, start, party, reference, false, null);
+        return taken(kind, start, party, reference, Duration.ZERO, null);
     }
 
     private Outcome taken(
-            String id, Instant start, Party party, String reference, boolean held, @Nullable String account) {
+            String id, Instant start, Party party, String reference, Duration held, @Nullable String account) {
         Optional<Kind> there = kinds.locked(id);
         if (there.isEmpty()) {
             return new Outcome.Unfit("There is no such appointment any more.");
@@ -152,7 +154,7 @@ public class Bookings {
         if (!unfit.isEmpty()) {
             return new Outcome.Unfit(unfit);
         }
-        release(kind);
+        release();
         Seating.Placed placed = seating.place(kind, start, party.many(), party.resource());
         if (placed == null) {
             return new Outcome.Gone(seating.nearest(kind, party.many(), start));
@@ -165,8 +167,8 @@ public class Bookings {
                 placed.resources(),
                 start,
                 start.plusSeconds(kind.rules().minutes() * 60L),
-                held ? State.HELD : State.BOOKED,
-                held ? now.plus(HOLD) : null,
+                held.isZero() ? State.BOOKED : State.HELD,
+                held.isZero() ? null : now.plus(held),
                 party.many(),
                 party.name(),
                 party.email(),
@@ -177,8 +179,8 @@ public class Bookings {
                 0,
                 now);
         store.insert(booking, placed.session(), party.key());
-        store.note(booking.id(), held ? "was held" : "was booked", account, now);
-        if (!held) {
+        store.note(booking.id(), held.isZero() ? "was booked" : "was held", account, now);
+        if (held.isZero()) {
             mails.tell(booking, kind, BookingMails.News.BOOKED, link(booking));
         }
         return new Outcome.Taken(booking);
@@ -192,25 +194,18 @@ public class Bookings {
         return places > 1 && party > places ? "There are %d places at the most.".formatted(places) : "";
     }
 
-    /** Makes what is held a booking. A hold that has run out is taken again where the time is still free. */
-    public Outcome confirm(String id, Party party) {
-        Booking held = booking(id);
-        if (held.state() == State.BOOKED) {
-            return new Outcome.Taken(held);
+    /** Makes what is held a booking. Whether it was held still. */
+    @Transactional
+    public boolean confirm(String id) {
+        Booking held = store.locked(id).orElseThrow(() -> new Missing("booking", id));
+        Instant until = held.heldUntil();
+        if (held.state() != State.HELD || until == null || until.isBefore(clock.instant())) {
+            return held.state() == State.BOOKED;
         }
-        Boolean kept = transaction.execute(status -> {
-            Booking now = store.locked(id).orElseThrow(() -> new Missing("booking", id));
-            if (now.state() != State.HELD) {
-                return false;
-            }
-            store.confirm(id, party, clock.instant());
-            store.note(id, "was booked", null, clock.instant());
-            mails.tell(booking(id), diaries.kind(now.kind()), BookingMails.News.BOOKED, link(now));
-            return true;
-        });
-        return Boolean.TRUE.equals(kept)
-                ? new Outcome.Taken(booking(id))
-                : take(held.kind(), held.start(), party, false, null);
+        store.confirm(id, clock.instant());
+        store.note(id, "was booked", null, clock.instant());
+        mails.tell(booking(id), diaries.kind(held.kind()), BookingMails.News.BOOKED, link(held));
+        return true;
     }
 
     // Changing

@@ -67,6 +67,7 @@ class OwnBookingController {
         model.addAttribute("with", diaries.namesOf(booking.resources()));
         model.addAttribute("when", BookingMails.when(booking, clockOf));
         model.addAttribute("open", open);
+        model.addAttribute("held", booking.state() == Booking.State.HELD);
         model.addAttribute("zone", clockOf.getId());
         model.addAttribute("path", "/booking/" + id + "/" + key);
         model.addAttribute(
@@ -95,6 +96,17 @@ class OwnBookingController {
                                 "Somebody was faster; your appointment is as it was. Please choose another time.";
                             case Outcome.Unfit(String why) -> why;
                         });
+        return "redirect:/booking/" + id + "/" + key;
+    }
+
+    /** Takes what is held. */
+    @PostMapping("/take")
+    String take(@PathVariable String id, @PathVariable String key, RedirectAttributes flash) {
+        flash.addFlashAttribute(
+                "said",
+                bookings.confirm(booking(id, key).id())
+                        ? "It is yours. A mail with a file for your calendar is on its way."
+                        : "It was held until just now, and has gone to somebody else. You can ask again in the chat.");
         return "redirect:/booking/" + id + "/" + key;
     }
 

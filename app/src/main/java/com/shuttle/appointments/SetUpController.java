@@ -35,6 +35,7 @@ class SetUpController {
     private final PublicAddress address;
     private final FlowUses uses;
     private final BusyCalendars calendars;
+    private final WaitingList list;
     private final InstantSource clock;
     private final ZoneId zone;
 
@@ -44,22 +45,25 @@ class SetUpController {
             PublicAddress address,
             FlowUses uses,
             BusyCalendars calendars,
+            WaitingList list,
             InstantSource clock,
             @Value("${shuttle.zone:Europe/London}") String zone) {
         this.diaries = diaries;
         this.address = address;
         this.uses = uses;
         this.calendars = calendars;
+        this.list = list;
         this.clock = clock;
         this.zone = ZoneId.of(zone);
     }
 
     /** A kind in the list. */
-    public record KindLine(Kind kind, String with) {}
+    public record KindLine(Kind kind, String with, int waiting) {}
 
     @GetMapping("/kinds")
     String kinds(Model model) {
         List<String> there = diaries.diaries().stream().map(Diary::id).toList();
+        Map<String, Integer> waiting = list.counts();
         model.addAttribute(
                 "kinds",
                 diaries.kinds().stream()
@@ -67,7 +71,8 @@ class SetUpController {
                                 kind,
                                 diaries.namesOf(kind.resources().stream()
                                         .filter(there::contains)
-                                        .toList())))
+                                        .toList()),
+                                waiting.getOrDefault(kind.id(), 0)))
                         .toList());
         model.addAttribute("people", there.size());
         return "appointments/kinds";

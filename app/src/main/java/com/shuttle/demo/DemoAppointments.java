@@ -133,8 +133,7 @@ class DemoAppointments {
             }
             String name = WHO.get(random.nextInt(WHO.size()));
             Slot slot = free.get(random.nextInt(free.size()));
-            bookings.take(
-                    kind, slot.start(), new Party(party, "", name, "", "", "", ZONE.getId(), null, null), false, null);
+            bookings.take(kind, slot.start(), new Party(party, "", name, "", "", "", ZONE.getId(), null, null), null);
         }
     }
 }

@@ -162,11 +162,16 @@ public class NoticeService {
      *
      * @param conversation it is about; null for none
      * @param text         in small Markdown
-     * @param calendar     an iCalendar file that goes with it
+     * @param calendar     an iCalendar file that goes with it; null for none
      */
     @Transactional
     public void mail(
-            @Nullable String conversation, String to, String subject, String text, String calendar, Instant at) {
+            @Nullable String conversation,
+            String to,
+            String subject,
+            String text,
+            @Nullable String calendar,
+            Instant at) {
         keep(new Notice(
                 Ids.next(),
                 conversation,

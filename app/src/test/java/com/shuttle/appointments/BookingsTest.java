@@ -10,6 +10,7 @@ import com.shuttle.core.booking.OpenHours;
 import com.shuttle.core.booking.Rules;
 import com.shuttle.core.booking.Slot;
 import com.shuttle.core.calendar.WeekHours.Span;
+import com.zaxxer.hikari.HikariDataSource;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -32,8 +33,12 @@ import java.util.concurrent.Future;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.dao.CannotAcquireLockException;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** Nobody is booked twice, whoever asks at once; what is given back can be booked again. */
 @ServerTest
@@ -45,13 +50,26 @@ class BookingsTest {
     private final Diaries diaries;
     private final Bookings bookings;
     private final Reminders reminders;
+    private final WaitingList list;
     private final TestData data;
+    private final DataSource source;
+    private final JdbcTemplate database;
     private final int port;
 
-    BookingsTest(Diaries diaries, Bookings bookings, Reminders reminders, TestData data, @LocalServerPort int port) {
+    BookingsTest(
+            Diaries diaries,
+            Bookings bookings,
+            Reminders reminders,
+            WaitingList list,
+            TestData data,
+            DataSource source,
+            @LocalServerPort int port) {
+        this.source = source;
+        this.database = new JdbcTemplate(source);
         this.diaries = diaries;
         this.bookings = bookings;
         this.reminders = reminders;
+        this.list = list;
         this.data = data;
         this.port = port;
     }
@@ -79,7 +97,7 @@ class BookingsTest {
     }
 
     private Booking booked(String kind, Instant start) {
-        return ((Outcome.Taken) bookings.take(kind, start, party(1), false, null)).booking();
+        return ((Outcome.Taken) bookings.take(kind, start, party(1), null)).booking();
     }
 
     @Test
@@ -89,7 +107,7 @@ class BookingsTest {
         Instant first = before.getFirst();
         Booking booking = booked(kind, first);
         assertThat(free(kind)).doesNotContain(first, first.plusSeconds(1800)).hasSize(before.size() - 2);
-        assertThat(bookings.take(kind, first, party(1), false, null))
+        assertThat(bookings.take(kind, first, party(1), null))
                 .isInstanceOfSatisfying(
                         Outcome.Gone.class,
                         gone -> assertThat(gone.nearest())
@@ -121,15 +139,40 @@ class BookingsTest {
     void whatIsHeldIsTakenUntilItIsBooked() {
         String kind = kind(60, 0, 1, person());
         Instant first = free(kind).getFirst();
-        Outcome held = bookings.take(kind, first, party(1), true, null);
-        assertThat(held).isInstanceOf(Outcome.Taken.class);
+        Booking held = ((Outcome.Taken) bookings.take(kind, first, party(1), Duration.ofHours(1), null)).booking();
+        assertThat(held.state()).isEqualTo(State.HELD);
         assertThat(free(kind)).doesNotContain(first);
-        Booking booking = ((Outcome.Taken) held).booking();
-        assertThat(booking.heldUntil()).isAfter(Instant.now());
-        assertThat(bookings.confirm(booking.id(), party(1)))
-                .isInstanceOfSatisfying(
-                        Outcome.Taken.class,
-                        taken -> assertThat(taken.booking().state()).isEqualTo(State.BOOKED));
+        assertThat(bookings.confirm(held.id())).isTrue();
+        assertThat(bookings.booking(held.id()).state()).isEqualTo(State.BOOKED);
+        Instant second = free(kind).getFirst();
+        Booking over = ((Outcome.Taken) bookings.take(kind, second, party(1), Duration.ofNanos(1), null)).booking();
+        assertThat(bookings.confirm(over.id())).as("held no longer").isFalse();
+        assertThat(free(kind)).contains(second);
+        assertThat(bookings.booking(over.id()).state()).isEqualTo(State.EXPIRED);
+    }
+
+    @Test
+    void whoWaitsIsHeldWhatFallsFreeInTheOrderOfAsking() {
+        String kind = kind(600, 0, 1, person());
+        List<Booking> all = new ArrayList<>();
+        for (Instant start : bookings.times(kind, 1).starts()) {
+            all.add(booked(kind, start));
+        }
+        Party ada = new Party(1, "", "Ada", data.name("ada") + "@mill.example", "", "", "", null, null);
+        list.join(kind, ada);
+        list.join(kind, ada);
+        list.join(kind, party(1));
+        assertThat(list.counts()).containsEntry(kind, 2);
+        list.serve();
+        assertThat(list.counts()).as("nothing is free").containsEntry(kind, 2);
+        bookings.cancel(all.getFirst().id(), null);
+        list.serve();
+        list.serve();
+        assertThat(list.counts()).containsEntry(kind, 1);
+        assertThat(bookings.between(all.getFirst().start(), all.getFirst().end()))
+                .filteredOn(booking -> booking.kind().equals(kind))
+                .extracting(Booking::name, Booking::state)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("Ada", State.HELD));
     }
 
     @Test
@@ -146,11 +189,11 @@ class BookingsTest {
     void aGroupIsFilledAndNoFurther() {
         String kind = kind(60, 0, 24, person());
         Instant first = free(kind).getFirst();
-        assertThat(bookings.take(kind, first, party(20), false, null)).isInstanceOf(Outcome.Taken.class);
-        assertThat(bookings.take(kind, first, party(5), false, null)).isInstanceOf(Outcome.Gone.class);
-        assertThat(bookings.take(kind, first, party(4), false, null)).isInstanceOf(Outcome.Taken.class);
-        assertThat(bookings.take(kind, first, party(30), false, null)).isInstanceOf(Outcome.Unfit.class);
-        assertThat(bookings.take(kind, first, party(0), false, null)).isInstanceOf(Outcome.Unfit.class);
+        assertThat(bookings.take(kind, first, party(20), null)).isInstanceOf(Outcome.Taken.class);
+        assertThat(bookings.take(kind, first, party(5), null)).isInstanceOf(Outcome.Gone.class);
+        assertThat(bookings.take(kind, first, party(4), null)).isInstanceOf(Outcome.Taken.class);
+        assertThat(bookings.take(kind, first, party(30), null)).isInstanceOf(Outcome.Unfit.class);
+        assertThat(bookings.take(kind, first, party(0), null)).isInstanceOf(Outcome.Unfit.class);
         assertThat(free(kind)).doesNotContain(first);
     }
 
@@ -159,10 +202,10 @@ class BookingsTest {
         String kind = kind(60, 0, 24, person());
         Instant first = free(kind).getFirst();
         Party dana = new Party(1, "", "Dana", "", "", "", "", null, data.name("key"));
-        assertThat(((Outcome.Taken) bookings.take(kind, first, dana, false, null))
+        assertThat(((Outcome.Taken) bookings.take(kind, first, dana, null))
                         .booking()
                         .id())
-                .isEqualTo(((Outcome.Taken) bookings.take(kind, first, dana, false, null))
+                .isEqualTo(((Outcome.Taken) bookings.take(kind, first, dana, null))
                         .booking()
                         .id());
     }
@@ -198,7 +241,7 @@ class BookingsTest {
                 }
             } else {
                 boolean fits = taken.values().stream().noneMatch(other -> overlaps(other, wanted));
-                Outcome outcome = bookings.take(kinds.get(which), start, party(1), false, null);
+                Outcome outcome = bookings.take(kinds.get(which), start, party(1), null);
                 assertThat(outcome instanceof Outcome.Taken).isEqualTo(fits);
                 if (outcome instanceof Outcome.Taken(Booking booking)) {
                     taken.put(booking.id(), wanted);
@@ -249,6 +292,41 @@ class BookingsTest {
         assertThat(IntStream.of(201, 409).mapToObj(status -> Collections.frequency(replies, status)))
                 .containsExactly(20, 180);
         assertThat(free(kind)).isEmpty();
+    }
+
+    /** Two servers have two pools; what keeps them apart is the database alone. */
+    @Test
+    void aTimeOfAPersonIsWrittenOnceWhicheverPoolWritesIt() throws Exception {
+        String ann = person();
+        String kind = kind(60, 0, 1, ann);
+        booked(kind, free(kind).getFirst());
+        String session = database.queryForObject(
+                "select session_id from session_resource where resource_id = ?", String.class, ann);
+        HikariDataSource own = source.unwrap(HikariDataSource.class);
+        try (HikariDataSource second = new HikariDataSource()) {
+            second.setJdbcUrl(own.getJdbcUrl());
+            second.setUsername(own.getUsername());
+            second.setPassword(own.getPassword());
+            List<JdbcTemplate> pools = List.of(new JdbcTemplate(own), new JdbcTemplate(second));
+            List<Boolean> written = Collections.synchronizedList(new ArrayList<>());
+            try (ExecutorService servers = Executors.newVirtualThreadPerTaskExecutor()) {
+                for (int i = 0; i < 160; i++) {
+                    JdbcTemplate pool = pools.get(i % 2);
+                    int slice = i / 8;
+                    servers.submit(() -> written.add(writes(pool, ann, slice, session)));
+                }
+            }
+            assertThat(Collections.frequency(written, true)).isEqualTo(20);
+            assertThat(written).hasSize(160);
+        }
+    }
+
+    private static boolean writes(JdbcTemplate pool, String resource, int slice, String session) {
+        try {
+            return pool.update("insert into session_slice values (?, ?, ?)", resource, slice, session) == 1;
+        } catch (DuplicateKeyException | CannotAcquireLockException taken) {
+            return false;
+        }
     }
 
     @Test

@@ -148,7 +148,7 @@ class BusyCalendarsTest {
         String oona = person();
         String kind = kind(oona);
         Instant start = TUESDAY.atTime(9, 0).atZone(LONDON).toInstant();
-        bookings.take(kind, start, new Party(1, "", "Dana", "", "", "", "", null, null), false, null);
+        bookings.take(kind, start, new Party(1, "", "Dana", "", "", "", "", null, null), null);
         String feed = diaries.feed(oona);
         HttpResponse<String> read = got(feed);
         assertThat(read.statusCode()).isEqualTo(200);

@@ -79,6 +79,9 @@ public sealed interface Deed extends Effect {
             String zone)
             implements Deed {}
 
+    /** Has somebody told by mail when a time of a kind falls free. @param party how many come @param zone may be empty */
+    record WaitFor(String kind, int party, String name, String email, String zone) implements Deed {}
+
     /** Moves a booking. Where somebody was faster, the turn is worked out anew. @param booking its id */
     record Rebook(String booking, Instant start) implements Deed {}
 

@@ -25,6 +25,7 @@ import java.util.Map;
  * @param party     how many come, with placeholders; empty for one
  * @param who       name of who comes, with placeholders, as are {@code email}, {@code phone} and {@code about}
  * @param reference variable that the booking's reference goes to; empty for none
+ * @param waits     whether it offers a waiting list where nothing is free
  * @param time      variable that its time goes to, in words; empty for none
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
@@ -43,6 +44,7 @@ public record Appointment(
         String about,
         String reference,
         String time,
+        boolean waits,
         @JsonInclude Map<String, Target> exits)
         implements Step {
 
@@ -108,6 +110,8 @@ public record Appointment(
                     Field.of("phone", Forms.LINE, "phone", "{{phone}}").when(BOOKS),
                     Field.of("about", Forms.LINE, "about", "{{fault}}").when(BOOKS),
                     Field.of("reference", Forms.VARIABLE, "keep its reference in", "nothing")
+                            .when(BOOKS),
+                    Field.of("waits", Forms.FLAG, "offers a waiting list where nothing is free")
                             .when(BOOKS),
                     Field.of("time", Forms.VARIABLE, "its time in", "nothing"))
             .beside(step -> new Aside("", "", step.path("of").asString("")))

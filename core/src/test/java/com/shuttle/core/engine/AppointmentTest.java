@@ -119,6 +119,22 @@ class AppointmentTest {
     }
 
     @Test
+    void whoWishesWaitsForATimeToFallFree() {
+        world.times = query -> new FreeTimes("Visit", "Europe/London", List.of());
+        Flow waits = FlowBuilder.flow("main")
+                .question("q", "Your name?", ValueType.TEXT, "who", "a")
+                .json(
+                        "{'kind':'appointment','id':'a','of':'visit','ask':['When?'],'who':'{{who}}','email':'x@y.example',"
+                                + "'waits':true,'exits':{'booked':'step:n','nothing_free':'step:n','declined':'step:n'}}")
+                .message("n", "Bye.", null)
+                .build();
+        Talk yes = Talk.with(world, waits).says("Dana").says("yes please");
+        assertThat(yes.effects).contains(new Deed.WaitFor("visit", 1, "Dana", "x@y.example", ""));
+        Talk no = Talk.with(world, waits).says("Dana").says("no thanks").hears("Bye.");
+        assertThat(no.effects).noneMatch(Deed.WaitFor.class::isInstance);
+    }
+
+    @Test
     void withoutAnyTimeItTakesItsExit() {
         Talk.with(world, flow()).says("Dana").hears("Nothing free.").tookBy("nothing free");
     }

@@ -38,6 +38,7 @@ final class AppointmentPlayer extends Player {
 
     private static final String MOVE = "move";
     private static final String CALL_OFF = "call_off";
+    private static final String WAIT = "wait";
     private static final String OTHERS = "others";
     private static final String NONE = "none";
 
@@ -105,7 +106,7 @@ final class AppointmentPlayer extends Player {
                     ? "the kind of appointment is gone"
                     : times.free().name();
             run.trace("nothing free", why);
-            course.leave(step, Appointment.NOTHING_FREE);
+            nothingFree(times);
             return;
         }
         String words = run.takeOpenWords();
@@ -113,6 +114,31 @@ final class AppointmentPlayer extends Player {
         List<Instant> fits = said.isEmpty() ? List.of() : times.fitting(said);
         boolean fit = !fits.isEmpty();
         offer(times, fit ? fits : times.starts(), step.ask(), fit && words != null ? words : "");
+    }
+
+    /** Offers the waiting list, where there is an address to write to. */
+    private void nothingFree(TimesOffered times) {
+        boolean there = !times.free().name().isEmpty();
+        if (!there || !step.waits() || plain(step.email()).isEmpty()) {
+            course.leave(step, Appointment.NOTHING_FREE);
+            return;
+        }
+        List<Offer> offers =
+                List.of(new Offer(WAIT, AppointmentWords.WAIT), new Offer(NONE, AppointmentWords.LEAVE_OUT));
+        run.sayOneOf(List.of(AppointmentWords.ASK_TO_WAIT), offers, Look.PLAIN);
+        run.await(new Awaiting.Slot(offers, 0, "", "", times.party()));
+    }
+
+    private void waitFor(int many) {
+        run.await(null);
+        run.carryOut(new Deed.WaitFor(
+                step.of(),
+                many,
+                plain(step.who()),
+                plain(step.email()),
+                run.visit().zone()));
+        run.say(AppointmentWords.WAITS);
+        course.leave(step, Appointment.NOTHING_FREE);
     }
 
     /** Finds what is booked, and asks what is to become of it. */
@@ -177,6 +203,12 @@ final class AppointmentPlayer extends Player {
     public @Nullable Heard hear(Awaiting awaiting, String text) {
         if (!(awaiting instanceof Awaiting.Slot slot)) {
             return null;
+        }
+        if (slot.offers(WAIT)) {
+            Boolean yes = yesOrNo(text);
+            return yes == null
+                    ? null
+                    : new Heard("the waiting list", "", yes ? () -> waitFor(slot.party()) : this::noTime);
         }
         List<Instant> shown = TimesOffered.shown(slot);
         String low = Words.normal(text);
@@ -282,10 +314,18 @@ final class AppointmentPlayer extends Player {
     public void pick(Awaiting awaiting, List<String> options) {
         String option = options.getFirst();
         Instant start = TimesOffered.start(option);
-        if (!(awaiting instanceof Awaiting.Slot slot) || option.equals(NONE)) {
+        if (!(awaiting instanceof Awaiting.Slot slot)) {
             declined();
+        } else if (option.equals(NONE)) {
+            if (slot.offers(WAIT)) {
+                noTime();
+            } else {
+                declined();
+            }
         } else if (start != null) {
             book(slot, start);
+        } else if (option.equals(WAIT)) {
+            waitFor(slot.party());
         } else if (option.equals(CALL_OFF)) {
             callOff();
         } else if (option.equals(MOVE)) {
@@ -293,6 +333,11 @@ final class AppointmentPlayer extends Player {
         } else {
             others(slot);
         }
+    }
+
+    private void noTime() {
+        run.await(null);
+        course.leave(step, Appointment.NOTHING_FREE);
     }
 
     private void declined() {

@@ -16,6 +16,12 @@ final class AppointmentWords {
     static final String NO_EARLIER = "There is nothing earlier, I'm afraid. These are free:";
     static final String TAKEN_MEANWHILE = "Somebody has just taken that time, I'm sorry. These come next:";
 
+    static final String ASK_TO_WAIT =
+            "Nothing is free just now, I'm afraid. Shall I put you on the list? You get a mail when a time falls free.";
+    static final String WAIT = "Yes, tell me";
+    static final String LEAVE_OUT = "No, thank you";
+    static final String WAITS =
+            "You are on the list. What falls free is held for you for some hours, and I write to you.";
     static final String MOVE = "Another time";
     static final String CALL_OFF = "Cancel it";
     static final String LEAVE = "Leave it as it is";
