@@ -108,6 +108,18 @@ class AppointmentTest {
     }
 
     @Test
+    void whatIsSaidOfThoseThatAreOfferedMeansThem() {
+        assertThat(booked(talk().says("the last one please"))).isEqualTo("2026-03-13T09:00:00Z");
+        assertThat(booked(talk().says("any day is fine")
+                        .hears("This one is free. Shall I book it?")
+                        .says("yes")))
+                .isEqualTo("2026-03-11T09:00:00Z");
+        assertThat(booked(
+                        talk().says("yes").hears("Which of these do you mean?").says("none of these")))
+                .isNull();
+    }
+
+    @Test
     void whatSomebodyElseTookMeanwhileIsSaid() {
         Talk talk = talk();
         Instant first = free.removeFirst();

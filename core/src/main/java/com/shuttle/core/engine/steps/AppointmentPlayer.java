@@ -11,10 +11,10 @@ import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
+import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Appointment;
 import com.shuttle.core.flow.Option;
-import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
 import com.shuttle.core.reading.Value;
@@ -26,7 +26,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -41,20 +40,6 @@ final class AppointmentPlayer extends Player {
     private static final String WAIT = "wait";
     private static final String OTHERS = "others";
     private static final String NONE = "none";
-
-    private static final Finder LATER = Finder.of(
-            "\\b(?:later|other times?|others|another (?:time|day|one)|something else|anything else|more(?: times)?|different (?:time|day))\\b");
-    private static final Finder EARLIER = Finder.of("\\b(?:earlier|sooner)\\b");
-    private static final Finder WEEK_AFTER =
-            Finder.of("\\b(?:week|one) after(?: that| this)?\\W*$|\\bfollowing week\\b");
-    private static final Finder LEAVES_IT = Finder.of(
-            "\\b(?:never ?mind|forget (?:it|that)|leave it|no (?:appointment|booking)|don'?t (?:want|need) (?:an?|any|the|to)|not (?:now|today|interested|any ?more))\\b");
-    private static final Finder CALLS_OFF =
-            Finder.of("\\b(?:cancel|call it off|calling it off|can'?t (?:come|make it))\\b");
-    private static final List<Finder> PLACES = Stream.of("first", "second", "third")
-            .map(place -> Finder.of("^\\W*(?:i'?ll (?:take|have) )?(?:the )?" + place
-                    + "(?: (?:one|time|option))?(?: please| then)?\\W*$"))
-            .toList();
 
     private final Appointment step;
 
@@ -212,22 +197,25 @@ final class AppointmentPlayer extends Player {
         }
         List<Instant> shown = TimesOffered.shown(slot);
         String low = Words.normal(text);
-        if (!books() && CALLS_OFF.in(low)) {
+        if (!books() && AppointmentSayings.CALLS_OFF.in(low)) {
             return new Heard("calls it off", "", this::callOff);
         }
-        if (LEAVES_IT.in(low)) {
+        if (AppointmentSayings.LEAVES_IT.in(low)) {
             return new Heard("declined", "no appointment", this::declined);
         }
         if (shown.size() == 1 && Boolean.TRUE.equals(yesOrNo(text))) {
             return new Heard("yes to the time", "", () -> book(slot, shown.getFirst()));
         }
-        for (int i = 0; i < Math.min(PLACES.size(), shown.size()); i++) {
+        for (int i = 0; i < Math.min(AppointmentSayings.PLACES.size(), shown.size()); i++) {
             int place = i;
-            if (PLACES.get(i).in(low)) {
+            if (AppointmentSayings.PLACES.get(i).in(low)) {
                 return new Heard("answer to the times", "by its place", () -> book(slot, shown.get(place)));
             }
         }
-        if (WEEK_AFTER.in(low) && !shown.isEmpty()) {
+        if (AppointmentSayings.LAST_SHOWN.in(low) && !shown.isEmpty()) {
+            return new Heard("answer to the times", "by its place", () -> book(slot, shown.getLast()));
+        }
+        if (AppointmentSayings.WEEK_AFTER.in(low) && !shown.isEmpty()) {
             return new Heard("a wish for a time", "the week after", () -> weekAfter(shown.getFirst()));
         }
         Optional<Wish> wish = read(text);
@@ -235,16 +223,27 @@ final class AppointmentPlayer extends Player {
             String told = WishTold.told(wish.get(), run.around().context().now().toLocalDate());
             return new Heard("a wish for a time", told, () -> wished(slot, text, wish.get()));
         }
+        if (wish.isPresent()) {
+            return new Heard("a wish for a time", "any", () -> any(slot));
+        }
+        if (shown.size() > 1 && Boolean.TRUE.equals(yesOrNo(text))) {
+            return new Heard(
+                    "unclear",
+                    "yes to several times",
+                    () -> run.sayOneOf(List.of(Phrasebook.WHICH), slot.offers(), Look.PLAIN));
+        }
+        if (AppointmentSayings.LATER.in(low)) {
+            return new Heard("a wish for a time", "others", () -> others(slot));
+        }
         if (OptionMatcher.match(
                         text, Offers.asOffered(slot.offers()), run.around().context(), Meaning.NONE)
                 instanceof OptionMatcher.Match.One(Option option, String by)) {
             return new Heard("answer to the times", by, () -> pick(slot, List.of(option.id())));
         }
-        if (EARLIER.in(low)) {
+        if (AppointmentSayings.EARLIER.in(low)) {
             return new Heard("a wish for a time", "earlier", () -> earlier(slot));
         }
-        boolean others = LATER.in(low) || saysNo(text) || wish.isPresent();
-        return others ? new Heard("a wish for a time", "others", () -> others(slot)) : null;
+        return saysNo(text) ? new Heard("a wish for a time", "others", () -> others(slot)) : null;
     }
 
     private List<Wish> before(Awaiting.Slot slot) {
@@ -270,6 +269,14 @@ final class AppointmentPlayer extends Player {
         } else {
             again(times, fits, fits.size() == 1 ? AppointmentWords.ONE_TIME : AppointmentWords.THESE_TIMES, kept);
         }
+    }
+
+    /** Whoever takes any time is offered the first. */
+    private void any(Awaiting.Slot slot) {
+        TimesOffered times = times();
+        List<Instant> wished = times.fitting(before(slot));
+        List<Instant> from = wished.isEmpty() ? times.starts() : wished;
+        again(times, from.stream().limit(1).toList(), AppointmentWords.ONE_TIME, slot.wish());
     }
 
     private void others(Awaiting.Slot slot) {
