@@ -113,6 +113,7 @@ create table booking (
 );
 
 create index booking_starts on booking (starts_at);
+create index booking_held on booking (state, held_until);
 
 create table booking_past (
   booking_id varchar(32) not null,

@@ -97,8 +97,7 @@ class BookingMails {
 
     private ZoneId zone(Booking booking) {
         return Zones.known(booking.zone())
-                .orElseGet(() -> diaries.diaries().stream()
-                        .filter(diary -> booking.resources().contains(diary.id()))
+                .orElseGet(() -> diaries.diaries(booking.resources()).stream()
                         .map(diary -> diary.hours().zone())
                         .findFirst()
                         .orElse(ZoneId.of("UTC")));

@@ -102,8 +102,7 @@ public class BusyCalendars {
 
     private List<Busy> fetched(String resource, String address) throws Outgoing.Refused, BusyFeed.Unreadable {
         byte[] bytes = outgoing.page(address.replaceFirst("^webcal:", "https:"));
-        ZoneId own = diaries.diaries().stream()
-                .filter(diary -> diary.id().equals(resource))
+        ZoneId own = diaries.diaries(List.of(resource)).stream()
                 .map(diary -> diary.hours().zone())
                 .findFirst()
                 .orElse(ZoneOffset.UTC);

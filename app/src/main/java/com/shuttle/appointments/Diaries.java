@@ -51,12 +51,14 @@ public class Diaries {
         return store.diaries();
     }
 
+    /** Those of these ids that are there, by name. */
+    List<Diary> diaries(List<String> ids) {
+        return store.diaries(ids);
+    }
+
     /** @throws Missing if there is no such person or room */
     public Diary diary(String id) {
-        return store.diaries().stream()
-                .filter(diary -> diary.id().equals(id))
-                .findFirst()
-                .orElseThrow(() -> new Missing("person or room", id));
+        return store.diaries(List.of(id)).stream().findFirst().orElseThrow(() -> new Missing("person or room", id));
     }
 
     public String nameOf(String resource) {
@@ -140,8 +142,7 @@ public class Diaries {
                 .busy(kind.resources(), from, until)
                 .forEach((id, more) ->
                         busy.computeIfAbsent(id, none -> new ArrayList<>()).addAll(more));
-        return store.diaries().stream()
-                .filter(diary -> kind.resources().contains(diary.id()))
+        return store.diaries(kind.resources()).stream()
                 .map(diary -> new Resource(diary.id(), diary.hours(), busy.getOrDefault(diary.id(), List.of())))
                 .toList();
     }

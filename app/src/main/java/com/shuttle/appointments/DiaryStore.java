@@ -3,6 +3,7 @@ package com.shuttle.appointments;
 import static com.shuttle.schema.Tables.APPOINTMENT_KIND;
 import static com.shuttle.schema.Tables.RESOURCE;
 import static com.shuttle.schema.Tables.RESOURCE_DAY;
+import static org.jooq.impl.DSL.noCondition;
 
 import com.shuttle.core.booking.OpenHours;
 import com.shuttle.core.calendar.WeekHours.Span;
@@ -12,10 +13,12 @@ import com.shuttle.schema.tables.records.ResourceRecord;
 import com.shuttle.web.Json;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -101,12 +104,23 @@ class DiaryStore {
 
     /** All that are not deleted, by name. */
     List<Diary> diaries() {
+        return diaries(noCondition(), noCondition());
+    }
+
+    /** Those of these ids that are not deleted, by name. */
+    List<Diary> diaries(Collection<String> ids) {
+        return diaries(RESOURCE.ID.in(ids), RESOURCE_DAY.RESOURCE_ID.in(ids));
+    }
+
+    private List<Diary> diaries(Condition which, Condition whose) {
         Map<String, Map<LocalDate, List<Span>>> days = new HashMap<>();
         db.selectFrom(RESOURCE_DAY)
+                .where(whose)
                 .forEach(row -> days.computeIfAbsent(row.getResourceId(), id -> new HashMap<>())
                         .put(row.getOnDay(), HoursText.read(row.getSpans()).orElse(List.of())));
         return db.selectFrom(RESOURCE)
-                .where(RESOURCE.DELETED_AT.isNull())
+                .where(which)
+                .and(RESOURCE.DELETED_AT.isNull())
                 .orderBy(DSL.lower(RESOURCE.NAME), RESOURCE.ID)
                 .fetch(row -> diary(row, days.getOrDefault(row.getId(), Map.of())));
     }

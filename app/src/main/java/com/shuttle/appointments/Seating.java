@@ -87,8 +87,8 @@ class Seating {
     }
 
     private String chosen(Kind kind, Slot slot, String wanted) {
-        if (!wanted.isEmpty()) {
-            return wanted;
+        if (!wanted.isEmpty() || slot.resources().size() == 1) {
+            return wanted.isEmpty() ? slot.resources().getFirst() : wanted;
         }
         ZoneId zone = zone(slot.resources());
         LocalDate day = slot.start().atZone(zone).toLocalDate();
@@ -103,8 +103,7 @@ class Seating {
 
     /** On whose clock these are. */
     ZoneId zone(List<String> resources) {
-        return diaries.diaries().stream()
-                .filter(diary -> resources.contains(diary.id()))
+        return diaries.diaries(resources).stream()
                 .map(diary -> diary.hours().zone())
                 .findFirst()
                 .orElse(ZoneOffset.UTC);

@@ -9,6 +9,7 @@ import com.shuttle.core.booking.FreeSlots.Session;
 import com.shuttle.core.booking.Resource.Busy;
 import com.shuttle.core.booking.Rules;
 import com.shuttle.web.Ids;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -26,6 +27,7 @@ import org.springframework.stereotype.Repository;
 @Repository
 class SessionStore {
 
+    private static final Duration LATELY = Duration.ofDays(90);
     private static final long SLICE_SECONDS = Rules.GRAIN * 60L;
 
     private final DSLContext db;
@@ -67,7 +69,7 @@ class SessionStore {
                 .fetch(row -> new Session(row.value2(), who.getOrDefault(row.value1(), List.of()), row.value3()));
     }
 
-    /** Who of these has had how many on a day, and when their last was made. */
+    /** Who of these has how many on a day, and when their last was made of those from {@link #LATELY} before it on. */
     Map<String, Load> loads(Collection<String> resources, Instant day, Instant dayAfter) {
         var today = DSL.count(DSL.when(SESSION.STARTS_AT.ge(day).and(SESSION.STARTS_AT.lt(dayAfter)), 1));
         return db.select(SESSION_RESOURCE.RESOURCE_ID, DSL.max(SESSION.MADE_AT), today)
@@ -75,6 +77,7 @@ class SessionStore {
                 .join(SESSION)
                 .on(SESSION.ID.eq(SESSION_RESOURCE.SESSION_ID))
                 .where(SESSION_RESOURCE.RESOURCE_ID.in(resources))
+                .and(SESSION.STARTS_AT.ge(day.minus(LATELY)))
                 .groupBy(SESSION_RESOURCE.RESOURCE_ID)
                 .fetchMap(SESSION_RESOURCE.RESOURCE_ID, row -> new Load(row.value2(), row.value3()));
     }

@@ -7,10 +7,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
+import com.shuttle.appointments.Booking;
+import com.shuttle.appointments.Bookings;
 import com.shuttle.bots.Bot;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.demo.StandIns;
 import com.shuttle.standins.MailServer.Mail;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -29,13 +32,24 @@ class AppointmentScreenTest {
              "exits":{"booked":"step:n4","nothing_free":"step:n4","declined":"step:n4"}},
             {"kind":"message","id":"n4","say":["That is all."]}]}]}""";
 
+    private static final String CHANGES = """
+            {"format":"shuttle-flow/1","id":"main","name":"Changes","phrases":[],"sections":[{"id":"s","title":"","steps":[
+            {"kind":"question","id":"n1","ask":["Your reference?"],"type":"text","variable":"which","exits":{"answered":"step:n2"}},
+            {"kind":"question","id":"n2","ask":["Your email?"],"type":"email","variable":"email","exits":{"answered":"step:n3"}},
+            {"kind":"appointment","id":"n3","does":"change","of":"","named":"{{which}}","email":"{{email}}","ask":["When instead?"],
+             "exits":{"changed":"step:n4","cancelled":"step:n4","not_found":"step:n5","declined":"step:n4"}},
+            {"kind":"message","id":"n4","say":["That is all."]},
+            {"kind":"message","id":"n5","say":["There is no such booking."]}]}]}""";
+
     private static final Pattern LINK = Pattern.compile("http://localhost:\\d+(/booking/[\\w/-]+)");
 
     private final int port;
     private final TestData data;
     private final StandIns standIns;
+    private final Bookings bookings;
 
-    AppointmentScreenTest(@LocalServerPort int port, TestData data, StandIns standIns) {
+    AppointmentScreenTest(@LocalServerPort int port, TestData data, StandIns standIns, Bookings bookings) {
+        this.bookings = bookings;
         this.port = port;
         this.data = data;
         this.standIns = standIns;
@@ -126,9 +140,27 @@ class AppointmentScreenTest {
             team.locator("tbody .row-link").click();
             assertThat(team.locator(".past li")).hasCount(2);
 
-            own.locator("summary:has-text('Cancel it')").click();
-            own.locator("button:has-text('Yes, cancel')").click();
-            assertThat(own.locator(".notice")).containsText("is cancelled");
+            String reference = booked.subject().replaceFirst(".*, ", "");
+            Booking moved = bookings.named(reference, address).orElseThrow();
+            team.navigate("/appointments?of="
+                    + moved.start().atZone(ZoneId.of("Europe/London")).toLocalDate());
+            assertThat(team.locator("svg.week a[aria-label*='" + visitor + "']"))
+                    .isVisible();
+            team.navigate("/appointments/bookings/" + moved.id());
+
+            chat.navigate(
+                    "/chat/" + data.released(FlowJson.readTrusted(CHANGES)).slug());
+            Screens.say(chat, reference.toLowerCase());
+            Screens.say(chat, "somebody.else@mill.example");
+            assertThat(chat.locator(".bubble.bot").last()).containsText("There is no such booking.");
+            chat.locator("#again").click();
+            assertThat(chat.locator(".bubble.bot")).hasCount(1);
+            Screens.say(chat, reference.toLowerCase());
+            Screens.say(chat, address);
+            chat.locator("#offers button:has-text('Cancel it')").click();
+            assertThat(chat.locator(".bubble.bot").last()).containsText("That is all.");
+            own.reload();
+            assertThat(own.locator("main")).containsText("It is cancelled.");
             assertThat(mail(address, 3).calendar()).contains("METHOD:CANCEL", "SEQUENCE:2", "STATUS:CANCELLED");
             team.reload();
             assertThat(team.locator(".state-word")).hasText("cancelled");

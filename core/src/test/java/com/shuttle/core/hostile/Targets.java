@@ -15,6 +15,7 @@ import com.shuttle.core.reading.Places;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.WishReader;
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.Cell;
 import com.shuttle.core.table.Column;
@@ -67,6 +68,7 @@ final class Targets {
                                 type == ValueType.CHOICE ? OPTIONS : List.of())))
                 .toList();
         targets.put("read several", text -> SeveralReader.read(text, slots, CONTEXT, Meaning.NONE));
+        targets.put("read a wish", text -> WishReader.read(text, CONTEXT));
         targets.put("named slots", text -> slots.forEach(slot -> SeveralReader.names(text, slot)));
         targets.put("match", text -> OptionMatcher.match(text, OPTIONS, CONTEXT, Meaning.NONE));
         targets.put("words", text -> Words.normal(Words.clean(text)));
