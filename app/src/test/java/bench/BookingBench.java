@@ -1,6 +1,7 @@
 package bench;
 
 import com.shuttle.Shuttle;
+import com.shuttle.appointments.Availability;
 import com.shuttle.appointments.Bookings;
 import com.shuttle.appointments.Diaries;
 import com.shuttle.appointments.Diary;
@@ -48,6 +49,7 @@ public final class BookingBench {
                 "shuttle.data", Files.createTempDirectory("shuttle-bench").toString(), "server.port", "0"));
         try (ConfigurableApplicationContext server = application.run()) {
             Diaries diaries = server.getBean(Diaries.class);
+            Availability availability = server.getBean(Availability.class);
             Bookings bookings = server.getBean(Bookings.class);
             List<Span> day = List.of(Span.of("08:00-18:00").orElseThrow());
             Map<DayOfWeek, List<Span>> week =
@@ -60,7 +62,7 @@ public final class BookingBench {
                         new Diary("", Diary.Type.ROOM, "Room " + i, new OpenHours(ZoneOffset.UTC, week, Map.of())));
                 kinds.add(diaries.keep(new Kind("", "Talk " + i, "", "", rules, Chooser.By.IN_TURN, List.of(room))));
                 Instant now = Instant.now();
-                free.add(bookings.free(kinds.get(i), 1, now, now.plus(Duration.ofDays(50))));
+                free.add(availability.free(kinds.get(i), 1, now, now.plus(Duration.ofDays(50))));
             }
             IntConsumer book = n -> {
                 int which = n % AT_ONCE;

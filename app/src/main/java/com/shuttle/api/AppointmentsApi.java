@@ -1,5 +1,6 @@
 package com.shuttle.api;
 
+import com.shuttle.appointments.Availability;
 import com.shuttle.appointments.Booking;
 import com.shuttle.appointments.Bookings;
 import com.shuttle.appointments.Diaries;
@@ -65,11 +66,13 @@ class AppointmentsApi {
     record Moved(@Nullable String start) {}
 
     private final Diaries diaries;
+    private final Availability availability;
     private final Bookings bookings;
     private final InstantSource clock;
 
-    AppointmentsApi(Diaries diaries, Bookings bookings, InstantSource clock) {
+    AppointmentsApi(Diaries diaries, Availability availability, Bookings bookings, InstantSource clock) {
         this.diaries = diaries;
+        this.availability = availability;
         this.bookings = bookings;
         this.clock = clock;
     }
@@ -99,7 +102,7 @@ class AppointmentsApi {
         if (Duration.between(start, end).compareTo(LONGEST) > 0) {
             throw Problems.unfit("A period is up to %d days long.".formatted(LONGEST.toDays()));
         }
-        return bookings.free(there.id(), party, start, end).stream()
+        return availability.free(there.id(), party, start, end).stream()
                 .map(AppointmentsApi::view)
                 .toList();
     }

@@ -233,7 +233,7 @@ class ChatApi {
         if (!(state.awaiting() instanceof Awaiting.Slot slot)) {
             return new FreeView(state.zone(), "", List.of());
         }
-        FreeTimes free = times.free(slot.kind(), slot.party());
+        FreeTimes free = times.free(slot.kind(), slot.party(), slot.with());
         return new FreeView(
                 Zones.firstKnown(state.zone(), free.zone()).getId(),
                 free.zone(),

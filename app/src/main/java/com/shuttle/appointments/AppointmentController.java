@@ -40,6 +40,7 @@ class AppointmentController {
 
     private static final int DAYS = 14;
 
+    private final Availability availability;
     private final Bookings bookings;
     private final Diaries diaries;
     private final InstantSource clock;
@@ -47,10 +48,12 @@ class AppointmentController {
 
     /** @param zone on whose clock the week is drawn */
     AppointmentController(
+            Availability availability,
             Bookings bookings,
             Diaries diaries,
             InstantSource clock,
             @Value("${shuttle.zone:Europe/London}") String zone) {
+        this.availability = availability;
         this.bookings = bookings;
         this.diaries = diaries;
         this.clock = clock;
@@ -167,7 +170,7 @@ class AppointmentController {
 
     private List<FreeDays.Day> free(String kind, int party, LocalDate from) {
         Instant start = from.atStartOfDay(zone).toInstant();
-        return FreeDays.of(bookings.free(kind, party, start, start.plus(Duration.ofDays(DAYS))), zone);
+        return FreeDays.of(availability.free(kind, party, start, start.plus(Duration.ofDays(DAYS))), zone);
     }
 
     private static int party(String text) {

@@ -7,6 +7,7 @@ import com.shuttle.chat.Times;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Deed;
+import java.time.Duration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.dao.DuplicateKeyException;
@@ -16,31 +17,51 @@ import org.springframework.dao.DuplicateKeyException;
 class BookingDeeds {
 
     @Bean
-    Times times(Bookings bookings) {
+    Times times(Bookings bookings, Availability availability) {
         return new Times() {
             @Override
-            public FreeTimes free(String kind, int party) {
-                return bookings.times(kind, party);
+            public FreeTimes free(String kind, int party, String with) {
+                return availability.times(kind, party, with);
+            }
+
+            @Override
+            public FreeTimes first(String name) {
+                return availability.named(name);
             }
 
             @Override
             public BookingFound booked(String reference, String email) {
                 return bookings.found(reference, email);
             }
+
+            @Override
+            public boolean held(String reference) {
+                return bookings.holds(reference);
+            }
         };
+    }
+
+    private interface Write {
+        Outcome outcome();
+    }
+
+    /** The turn was worked out while the time was free; where it no longer is, the turn is to be worked out anew. */
+    private static void written(Write write) {
+        try {
+            if (write.outcome() instanceof Outcome.Taken) {
+                return;
+            }
+        } catch (DuplicateKeyException faster) {
+            throw new Overtaken("the time is no longer free");
+        }
+        throw new Overtaken("the time is no longer free");
     }
 
     @Bean
     DeedHandler<Deed.Rebook> rebooking(Bookings bookings) {
-        return DeedHandler.of(Deed.Rebook.class, (conversation, one, at) -> {
-            try {
-                if (!(bookings.changeInTurn(one.booking(), one.start()) instanceof Outcome.Taken)) {
-                    throw new Overtaken("the time is no longer free");
-                }
-            } catch (DuplicateKeyException faster) {
-                throw new Overtaken("the time is no longer free");
-            }
-        });
+        return DeedHandler.of(
+                Deed.Rebook.class,
+                (conversation, one, at) -> written(() -> bookings.changeInTurn(one.booking(), one.start())));
     }
 
     @Bean
@@ -74,13 +95,26 @@ class BookingDeeds {
                                 null)));
     }
 
-    /** The turn was worked out while the time was free; where it no longer is, the turn is to be worked out anew. */
+    @Bean
+    DeedHandler<Deed.Hold> holding(Bookings bookings) {
+        return DeedHandler.of(Deed.Hold.class, (conversation, one, at) -> {
+            Party party = new Party(one.party(), one.with(), "", "", "", "", one.zone(), conversation.id(), null);
+            Duration held = Duration.ofSeconds(one.seconds());
+            written(() -> bookings.heldInTurn(one.kind(), one.start(), party, one.reference(), held));
+        });
+    }
+
+    @Bean
+    DeedHandler<Deed.LetGo> lettingGo(Bookings bookings) {
+        return DeedHandler.of(Deed.LetGo.class, (conversation, one, at) -> bookings.letGo(one.reference()));
+    }
+
     @Bean
     DeedHandler<Deed.Book> booking(Bookings bookings) {
         return DeedHandler.of(Deed.Book.class, (conversation, book, at) -> {
             Party party = new Party(
                     book.party(),
-                    "",
+                    book.with(),
                     book.name(),
                     book.email(),
                     book.phone(),
@@ -88,13 +122,7 @@ class BookingDeeds {
                     book.zone(),
                     conversation.id(),
                     null);
-            try {
-                if (!(bookings.inTurn(book.kind(), book.start(), party, book.reference()) instanceof Outcome.Taken)) {
-                    throw new Overtaken("the time is no longer free");
-                }
-            } catch (DuplicateKeyException faster) {
-                throw new Overtaken("the time is no longer free");
-            }
+            written(() -> bookings.inTurn(book.kind(), book.start(), party, book.reference()));
         });
     }
 }

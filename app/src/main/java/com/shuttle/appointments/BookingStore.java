@@ -10,6 +10,7 @@ import com.shuttle.web.Fit;
 import com.shuttle.web.Json;
 import com.shuttle.web.Like;
 import com.shuttle.web.Page;
+import com.shuttle.web.Sql;
 import com.shuttle.web.Wanted;
 import java.time.Instant;
 import java.util.List;
@@ -29,9 +30,11 @@ class BookingStore {
     private static final int LONGEST_PAST = 300;
 
     private final DSLContext db;
+    private final Sql sql;
 
-    BookingStore(DSLContext db) {
+    BookingStore(DSLContext db, Sql sql) {
         this.db = db;
+        this.sql = sql;
     }
 
     /** Something that happened to a booking. @param account who did it; null for the visitor or by itself */
@@ -58,29 +61,49 @@ class BookingStore {
                 row.getMadeAt());
     }
 
+    private static final String INSERT = """
+            insert into booking (id, reference, kind_id, session_id, resources, starts_at, ends_at, state, held_until, party,
+              name, email, phone, about, zone, conversation_id, request_key, changes, made_at, updated_at)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+            """;
+
     /** @param session it takes places of @param key of the request; null for none */
     void insert(Booking booking, String session, @Nullable String key) {
-        db.insertInto(BOOKING)
-                .set(BOOKING.ID, booking.id())
-                .set(BOOKING.REFERENCE, booking.reference())
-                .set(BOOKING.KIND_ID, booking.kind())
-                .set(BOOKING.SESSION_ID, session)
-                .set(BOOKING.RESOURCES, Json.write(booking.resources()))
-                .set(BOOKING.STARTS_AT, booking.start())
-                .set(BOOKING.ENDS_AT, booking.end())
-                .set(BOOKING.STATE, booking.state().key())
-                .set(BOOKING.HELD_UNTIL, booking.heldUntil())
-                .set(BOOKING.PARTY, booking.party())
-                .set(BOOKING.NAME, booking.name())
-                .set(BOOKING.EMAIL, booking.email())
-                .set(BOOKING.PHONE, booking.phone())
-                .set(BOOKING.ABOUT, booking.about())
-                .set(BOOKING.ZONE, booking.zone())
-                .set(BOOKING.CONVERSATION_ID, booking.conversation())
-                .set(BOOKING.REQUEST_KEY, key)
-                .set(BOOKING.CHANGES, booking.changes())
-                .set(BOOKING.MADE_AT, booking.madeAt())
-                .set(BOOKING.UPDATED_AT, booking.madeAt())
+        sql.update(
+                INSERT,
+                booking.id(),
+                booking.reference(),
+                booking.kind(),
+                session,
+                Json.write(booking.resources()),
+                booking.start(),
+                booking.end(),
+                booking.state().key(),
+                booking.heldUntil(),
+                booking.party(),
+                booking.name(),
+                booking.email(),
+                booking.phone(),
+                booking.about(),
+                booking.zone(),
+                booking.conversation(),
+                key,
+                booking.changes(),
+                booking.madeAt(),
+                booking.madeAt());
+    }
+
+    /** Makes a held one a booked one, for whoever has said meanwhile who they are. */
+    void confirm(String id, Party party, Instant at) {
+        db.update(BOOKING)
+                .set(BOOKING.STATE, State.BOOKED.key())
+                .setNull(BOOKING.HELD_UNTIL)
+                .set(BOOKING.NAME, party.name())
+                .set(BOOKING.EMAIL, party.email())
+                .set(BOOKING.PHONE, party.phone())
+                .set(BOOKING.ABOUT, party.about())
+                .set(BOOKING.UPDATED_AT, at)
+                .where(BOOKING.ID.eq(id))
                 .execute();
     }
 
@@ -240,15 +263,13 @@ class BookingStore {
 
     // What happened
 
+    private static final String NOTE = """
+            insert into booking_past (booking_id, place, noted_at, what, account_id)
+            values (?, (select count(*) + 1 from booking_past where booking_id = ?), ?, ?, ?)
+            """;
+
     void note(String id, String what, @Nullable String account, Instant at) {
-        int number = db.fetchCount(BOOKING_PAST, BOOKING_PAST.BOOKING_ID.eq(id)) + 1;
-        db.insertInto(BOOKING_PAST)
-                .set(BOOKING_PAST.BOOKING_ID, id)
-                .set(BOOKING_PAST.PLACE, number)
-                .set(BOOKING_PAST.NOTED_AT, at)
-                .set(BOOKING_PAST.WHAT, Fit.within(what, LONGEST_PAST))
-                .set(BOOKING_PAST.ACCOUNT_ID, account)
-                .execute();
+        sql.update(NOTE, id, id, at, Fit.within(what, LONGEST_PAST), account);
     }
 
     List<Past> past(String id) {

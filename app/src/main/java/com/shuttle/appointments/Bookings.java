@@ -2,9 +2,7 @@ package com.shuttle.appointments;
 
 import com.shuttle.appointments.Booking.State;
 import com.shuttle.core.booking.BookingFound;
-import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.booking.Reference;
-import com.shuttle.core.booking.Slot;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
@@ -33,7 +31,7 @@ public class Bookings {
     private final Diaries diaries;
     private final BookingStore store;
     private final DiaryStore kinds;
-    private final SessionStore sessions;
+    private final Letting letting;
     private final Seating seating;
     private final BookingMails mails;
     private final Vault vault;
@@ -45,7 +43,7 @@ public class Bookings {
             Diaries diaries,
             BookingStore store,
             DiaryStore kinds,
-            SessionStore sessions,
+            Letting letting,
             Seating seating,
             BookingMails mails,
             Vault vault,
@@ -54,61 +52,12 @@ public class Bookings {
         this.diaries = diaries;
         this.store = store;
         this.kinds = kinds;
-        this.sessions = sessions;
+        this.letting = letting;
         this.seating = seating;
         this.mails = mails;
         this.vault = vault;
         this.transaction = transaction;
         this.clock = clock;
-    }
-
-    // What is free
-
-    /** The free times of a kind that begin within a period, for a party of so many. None where the kind is gone. */
-    @Transactional
-    public List<Slot> free(String kind, int party, Instant from, Instant until) {
-        Optional<Kind> there = diaries.bookable(kind);
-        release();
-        return there.map(one -> seating.find(one, party, from, until)).orElse(List.of());
-    }
-
-    /** When a kind is free, as conversations learn it. */
-    @Transactional
-    public FreeTimes times(String kind, int party) {
-        Optional<Kind> there = diaries.bookable(kind);
-        if (there.isEmpty()) {
-            return FreeTimes.GONE;
-        }
-        Instant now = clock.instant();
-        List<Instant> starts =
-                free(
-                                kind,
-                                party,
-                                now,
-                                now.plus(Duration.ofDays(there.get().rules().horizon() + 1L)))
-                        .stream()
-                        .map(Slot::start)
-                        .limit(FreeTimes.MOST)
-                        .toList();
-        return new FreeTimes(
-                there.get().name(), seating.zone(there.get().resources()).getId(), starts);
-    }
-
-    /** Lets go of what was held too long. */
-    private void release() {
-        Instant now = clock.instant();
-        for (Booking lapsed : store.lapsed(now)) {
-            end(lapsed, diaries.kind(lapsed.kind()), State.EXPIRED, false, now);
-            store.note(lapsed.id(), "was let go, as nobody took it", null, now);
-        }
-    }
-
-    private void end(Booking booking, Kind kind, State state, boolean counts, Instant now) {
-        store.session(booking.id()).ifPresent(session -> {
-            store.leaves(booking.id());
-            sessions.giveBack(session, kind.taking(booking.party()));
-        });
-        store.state(booking.id(), state, counts, now);
     }
 
     // Taking
@@ -135,13 +84,40 @@ public class Bookings {
      * @throws DuplicateKeyException if somebody was faster, or the reference is another's
      */
     @Transactional(propagation = Propagation.MANDATORY)
-    public Outcome inTurn(String kind, Instant start, Party party, String reference) {
-        return taken(kind, start, party, reference, Duration.ZERO, null);
+    Outcome inTurn(String kind, Instant start, Party party, String reference) {
+        return store.byReference(reference)
+                .filter(held -> held.state() == State.HELD)
+                .map(held -> confirmed(held, party))
+                .orElseGet(() -> taken(kind, start, party, reference, Duration.ZERO, null));
+    }
+
+    /** Holds a time in the transaction of a conversation's turn. @throws DuplicateKeyException as for {@link #inTurn} */
+    @Transactional(propagation = Propagation.MANDATORY)
+    Outcome heldInTurn(String kind, Instant start, Party party, String reference, Duration held) {
+        return taken(kind, start, party, reference, held, null);
+    }
+
+    /** Whether the time under a reference is held still. */
+    boolean holds(String reference) {
+        return store.byReference(reference)
+                .filter(booking -> booking.state() == State.HELD)
+                .isPresent();
+    }
+
+    /** Gives a time back that is held; nothing where it is held no longer. */
+    @Transactional
+    void letGo(String reference) {
+        store.byReference(reference)
+                .filter(booking -> booking.state() == State.HELD)
+                .ifPresent(held -> {
+                    letting.end(held, State.EXPIRED, false);
+                    store.note(held.id(), "was let go by the visitor", null, clock.instant());
+                });
     }
 
     private Outcome taken(
             String id, Instant start, Party party, String reference, Duration held, @Nullable String account) {
-        Optional<Kind> there = kinds.locked(id);
+        Optional<Kind> there = kinds.bookable(id);
         if (there.isEmpty()) {
             return new Outcome.Unfit("There is no such appointment any more.");
         }
@@ -154,8 +130,7 @@ public class Bookings {
         if (!unfit.isEmpty()) {
             return new Outcome.Unfit(unfit);
         }
-        release();
-        Seating.Placed placed = seating.place(kind, start, party.many(), party.resource());
+        Seating.Placed placed = placed(kind, start, party);
         if (placed == null) {
             return new Outcome.Gone(seating.nearest(kind, party.many(), start));
         }
@@ -186,6 +161,16 @@ public class Bookings {
         return new Outcome.Taken(booking);
     }
 
+    /** A place among others needs no lock, since the session's own row keeps count; all else follows one another. */
+    private Seating.@Nullable Placed placed(Kind kind, Instant start, Party party) {
+        Seating.Placed joined = seating.join(kind, start, party.many(), party.with());
+        if (joined != null || kinds.locked(kind.id()).isEmpty()) {
+            return joined;
+        }
+        Seating.Placed placed = seating.place(kind, start, party.many(), party.with());
+        return placed == null && letting.lapsed() ? seating.place(kind, start, party.many(), party.with()) : placed;
+    }
+
     private static String unfit(Kind kind, int party) {
         int places = kind.rules().places();
         if (party < 1) {
@@ -196,16 +181,32 @@ public class Bookings {
 
     /** Makes what is held a booking. Whether it was held still. */
     @Transactional
-    public boolean confirm(String id) {
+    boolean confirm(String id) {
         Booking held = store.locked(id).orElseThrow(() -> new Missing("booking", id));
-        Instant until = held.heldUntil();
-        if (held.state() != State.HELD || until == null || until.isBefore(clock.instant())) {
-            return held.state() == State.BOOKED;
+        if (held.state() == State.HELD) {
+            confirmed(
+                    held,
+                    new Party(
+                            held.party(),
+                            "",
+                            held.name(),
+                            held.email(),
+                            held.phone(),
+                            held.about(),
+                            held.zone(),
+                            held.conversation(),
+                            null));
         }
-        store.confirm(id, clock.instant());
-        store.note(id, "was booked", null, clock.instant());
-        mails.tell(booking(id), diaries.kind(held.kind()), BookingMails.News.BOOKED, link(held));
-        return true;
+        return held.state().standing();
+    }
+
+    private Outcome confirmed(Booking held, Party party) {
+        Instant now = clock.instant();
+        store.confirm(held.id(), party, now);
+        store.note(held.id(), "was booked", null, now);
+        Booking booked = booking(held.id());
+        mails.tell(booked, diaries.kind(held.kind()), BookingMails.News.BOOKED, link(held));
+        return new Outcome.Taken(booked);
     }
 
     // Changing
@@ -247,10 +248,7 @@ public class Bookings {
         if (booking.start().equals(start)) {
             return new Outcome.Taken(booking);
         }
-        store.session(id).ifPresent(session -> {
-            store.leaves(id);
-            sessions.giveBack(session, kind.taking(booking.party()));
-        });
+        letting.leave(booking);
         Seating.Placed placed = seating.place(kind, start, booking.party(), "");
         if (placed == null) {
             return new Outcome.Gone(seating.nearest(kind, booking.party(), start));
@@ -273,7 +271,7 @@ public class Bookings {
             return false;
         }
         Instant now = clock.instant();
-        end(booking, kind, State.CANCELLED, true, now);
+        letting.end(booking, State.CANCELLED, true);
         store.note(id, "was cancelled", account, now);
         mails.tell(booking(id), kind, BookingMails.News.CANCELLED, "");
         return true;

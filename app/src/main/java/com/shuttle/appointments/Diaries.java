@@ -44,7 +44,14 @@ public class Diaries {
 
     /** One that can be booked; empty where it is gone. */
     public Optional<Kind> bookable(String id) {
-        return store.kinds().stream().filter(kind -> kind.id().equals(id)).findFirst();
+        return store.bookable(id);
+    }
+
+    /** The kind of a name, in any case of letters. */
+    Optional<Kind> named(String name) {
+        return store.kinds().stream()
+                .filter(kind -> kind.name().equalsIgnoreCase(name.strip()))
+                .findFirst();
     }
 
     public List<Diary> diaries() {
@@ -84,7 +91,9 @@ public class Diaries {
     /** Keeps a person or room; one without an id is new. @return its id */
     @Transactional
     public String keep(Diary diary) {
-        Diary kept = diary.id().isEmpty() ? new Diary(Ids.next(), diary.type(), diary.name(), diary.hours()) : diary;
+        Diary kept = diary.id().isEmpty()
+                ? new Diary(Ids.next(), diary.type(), diary.name(), diary.hours(), diary.skills())
+                : diary;
         store.keep(kept, clock.instant());
         return kept.id();
     }
@@ -135,14 +144,22 @@ public class Diaries {
         store.renewFeed(id);
     }
 
-    /** The people and rooms of a kind that are still there, with what they are taken for. */
-    List<Resource> resources(Kind kind, Instant from, Instant until) {
-        Map<String, List<Resource.Busy>> busy = sessions.busy(kind.resources(), from, until);
+    /**
+     * The people and rooms of a kind that are still there, with what they are taken for.
+     *
+     * @param with an id, a name or a skill; empty for all, and of no meaning to a kind that needs all
+     */
+    List<Resource> resources(Kind kind, String with, Instant from, Instant until) {
+        List<Diary> there = store.diaries(kind.resources()).stream()
+                .filter(diary -> kind.rules().all() || diary.suits(with))
+                .toList();
+        List<String> ids = there.stream().map(Diary::id).toList();
+        Map<String, List<Resource.Busy>> busy = sessions.busy(ids, from, until);
         calendars
-                .busy(kind.resources(), from, until)
+                .busy(ids, from, until)
                 .forEach((id, more) ->
                         busy.computeIfAbsent(id, none -> new ArrayList<>()).addAll(more));
-        return store.diaries(kind.resources()).stream()
+        return there.stream()
                 .map(diary -> new Resource(diary.id(), diary.hours(), busy.getOrDefault(diary.id(), List.of())))
                 .toList();
     }

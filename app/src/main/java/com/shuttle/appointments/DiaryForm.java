@@ -14,18 +14,22 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** The form of a person or a room. Pure functions. */
 final class DiaryForm {
 
     static final int MOST_EXCEPTIONS = 400;
 
+    private static final int MOST_SKILLS = 20;
+    private static final int LONGEST_SKILL = 40;
+
     private DiaryForm() {}
 
     /** Somebody new, with the hours of most offices. */
     static Diary blank(ZoneId zone) {
         List<Span> day = List.of(Span.of("09:00-17:00").orElseThrow());
-        Map<DayOfWeek, List<Span>> week = java.util.stream.Stream.of(DayOfWeek.values())
+        Map<DayOfWeek, List<Span>> week = Stream.of(DayOfWeek.values())
                 .filter(one -> one.getValue() < DayOfWeek.SATURDAY.getValue())
                 .collect(Collectors.toMap(one -> one, one -> day));
         return new Diary("", Diary.Type.PERSON, "", new OpenHours(zone, week, Map.of()));
@@ -36,6 +40,7 @@ final class DiaryForm {
                 new LinkedHashMap<>(HoursText.week(diary.hours().week()));
         form.put("name", diary.name());
         form.put("type", diary.type().key());
+        form.put("skills", String.join(", ", diary.skills()));
         form.put("zone", diary.hours().zone().getId());
         form.put(
                 "exceptions",
@@ -53,6 +58,15 @@ final class DiaryForm {
         errors.named(name, "name");
         Optional<ZoneId> zone = Zones.known(form.getOrDefault("zone", "").strip());
         errors.require(zone.isPresent(), "zone", "Please give a zone such as Europe/London.");
+        List<String> skills = Stream.of(form.getOrDefault("skills", "").split("[,;\n]"))
+                .map(String::strip)
+                .filter(skill -> !skill.isEmpty())
+                .distinct()
+                .toList();
+        errors.require(
+                skills.size() <= MOST_SKILLS && skills.stream().allMatch(skill -> skill.length() <= LONGEST_SKILL),
+                "skills",
+                "Up to %d, each up to %d characters, please.".formatted(MOST_SKILLS, LONGEST_SKILL));
         Map<String, String> wrong = new LinkedHashMap<>();
         Map<DayOfWeek, List<Span>> week = HoursText.week(form, wrong);
         wrong.forEach((field, error) -> errors.require(false, field, error));
@@ -62,7 +76,8 @@ final class DiaryForm {
                         id,
                         Diary.Type.of(form.getOrDefault("type", "")),
                         name,
-                        new OpenHours(zone.orElseThrow(), week, exceptions))));
+                        new OpenHours(zone.orElseThrow(), week, exceptions),
+                        skills)));
     }
 
     /** A line a day: its date, then its hours; none for a day off. */

@@ -61,6 +61,13 @@ class DiaryStore {
         return db.selectFrom(APPOINTMENT_KIND).where(APPOINTMENT_KIND.ID.eq(id)).fetchOptional(DiaryStore::kind);
     }
 
+    /** One that is not deleted. */
+    Optional<Kind> bookable(String id) {
+        return db.selectFrom(APPOINTMENT_KIND)
+                .where(APPOINTMENT_KIND.ID.eq(id), APPOINTMENT_KIND.DELETED_AT.isNull())
+                .fetchOptional(DiaryStore::kind);
+    }
+
     /** Keeps others from booking this kind until the transaction is over. Empty where it is gone. */
     Optional<Kind> locked(String id) {
         return db.selectFrom(APPOINTMENT_KIND)
@@ -99,7 +106,8 @@ class DiaryStore {
                 new OpenHours(
                         Zones.firstKnown(row.getZone()),
                         HoursText.week(Json.texts(row.getWeek()), new HashMap<>()),
-                        exceptions));
+                        exceptions),
+                Json.strings(row.getSkills()));
     }
 
     /** All that are not deleted, by name. */
@@ -133,12 +141,14 @@ class DiaryStore {
                 .set(RESOURCE.NAME, diary.name())
                 .set(RESOURCE.ZONE, diary.hours().zone().getId())
                 .set(RESOURCE.WEEK, week)
+                .set(RESOURCE.SKILLS, Json.write(diary.skills()))
                 .set(RESOURCE.UPDATED_AT, at)
                 .onDuplicateKeyUpdate()
                 .set(RESOURCE.KIND, diary.type().key())
                 .set(RESOURCE.NAME, diary.name())
                 .set(RESOURCE.ZONE, diary.hours().zone().getId())
                 .set(RESOURCE.WEEK, week)
+                .set(RESOURCE.SKILLS, Json.write(diary.skills()))
                 .set(RESOURCE.UPDATED_AT, at)
                 .execute();
         db.deleteFrom(RESOURCE_DAY)

@@ -30,6 +30,6 @@ final class Holidays {
                 exceptions.putIfAbsent(day, List.of());
             }
         }
-        return new Diary(diary.id(), diary.type(), diary.name(), new OpenHours(hours.zone(), hours.week(), exceptions));
+        return diary.at(new OpenHours(hours.zone(), hours.week(), exceptions));
     }
 }

@@ -29,6 +29,7 @@ class OwnBookingController {
 
     private static final Duration AHEAD = Duration.ofDays(21);
 
+    private final Availability availability;
     private final Bookings bookings;
     private final Diaries diaries;
     private final BookingMails mails;
@@ -36,11 +37,13 @@ class OwnBookingController {
     private final String zone;
 
     OwnBookingController(
+            Availability availability,
             Bookings bookings,
             Diaries diaries,
             BookingMails mails,
             InstantSource clock,
             @Value("${shuttle.zone:Europe/London}") String zone) {
+        this.availability = availability;
         this.bookings = bookings;
         this.diaries = diaries;
         this.mails = mails;
@@ -73,7 +76,7 @@ class OwnBookingController {
         model.addAttribute(
                 "days",
                 open
-                        ? FreeDays.of(bookings.free(booking.kind(), booking.party(), now, now.plus(AHEAD)), clockOf)
+                        ? FreeDays.of(availability.free(booking.kind(), booking.party(), now, now.plus(AHEAD)), clockOf)
                         : List.of());
         return "appointments/own";
     }

@@ -6,14 +6,14 @@ import org.jspecify.annotations.Nullable;
  * Who would like to come.
  *
  * @param many         how many, from 1 on
- * @param resource     id of whom they chose; empty for anybody
+ * @param with         whom they want: an id, a name or a skill; empty for anybody
  * @param zone         IANA name of their time zone; empty where it is unknown
  * @param conversation they book in; null for none
  * @param key          names the request, so that one which comes twice books once; null for none
  */
 public record Party(
         int many,
-        String resource,
+        String with,
         String name,
         String email,
         String phone,

@@ -4,6 +4,7 @@ import com.shuttle.core.booking.Chooser;
 import com.shuttle.core.booking.FreeSlots;
 import com.shuttle.core.booking.FreeSlots.Session;
 import com.shuttle.core.booking.Resource;
+import com.shuttle.core.booking.Rules;
 import com.shuttle.core.booking.Slot;
 import java.time.Duration;
 import java.time.Instant;
@@ -13,7 +14,6 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -35,16 +35,34 @@ class Seating {
         this.clock = clock;
     }
 
-    /** The free times of a kind that begin within a period. */
-    List<Slot> find(Kind kind, int party, Instant from, Instant until) {
+    /** Where a party was put. */
+    record Placed(String session, List<String> resources) {}
+
+    /** The free times of a kind that begin within a period. @param with as in {@link Party} */
+    List<Slot> find(Kind kind, int party, String with, Instant from, Instant until) {
         Instant now = clock.instant();
         Instant end = min(until, now.plus(Duration.ofDays(kind.rules().horizon() + 1L)));
         if (!from.isBefore(end)) {
             return List.of();
         }
-        List<Resource> resources = diaries.resources(kind, from.minus(LONGEST), end.plus(LONGEST));
-        List<Session> own = sessions.of(kind.id(), from.minus(LONGEST), end.plus(LONGEST));
+        List<Resource> resources = diaries.resources(kind, with, from.minus(LONGEST), end.plus(LONGEST));
+        List<Session> own = sessionsThatMatter(kind, resources, from, end);
         return FreeSlots.find(kind.rules(), resources, own, party, now, from, end);
+    }
+
+    /** Those that others may join, or that count towards the most of a day. */
+    private List<Session> sessionsThatMatter(Kind kind, List<Resource> resources, Instant from, Instant end) {
+        Rules rules = kind.rules();
+        if (rules.places() == 1 && rules.mostADay() == 0) {
+            return List.of();
+        }
+        List<Session> all = sessions.of(kind.id(), from.minus(LONGEST), end.plus(LONGEST));
+        List<String> ids = resources.stream().map(Resource::id).toList();
+        return rules.mostADay() > 0
+                ? all
+                : all.stream()
+                        .filter(one -> one.resources().stream().anyMatch(ids::contains))
+                        .toList();
     }
 
     private static Instant min(Instant one, Instant other) {
@@ -53,42 +71,55 @@ class Seating {
 
     /** The free times nearest to one that is not. */
     List<Slot> nearest(Kind kind, int party, Instant start) {
-        return find(kind, party, start.minus(AROUND), start.plus(AROUND)).stream()
+        return find(kind, party, "", start.minus(AROUND), start.plus(AROUND)).stream()
                 .sorted(Comparator.comparing(
                         slot -> Duration.between(start, slot.start()).abs()))
                 .limit(NEAREST)
                 .toList();
     }
 
-    /** Where a party was put. */
-    record Placed(String session, List<String> resources) {}
-
-    /** Puts a party into a session at a time; null where there is no place. */
+    /** Puts a party into a session that others share already; null where there is none with a place. */
     @Nullable
-    Placed place(Kind kind, Instant start, int party, String wanted) {
-        Slot slot = find(kind, party, start, start.plusSeconds(60)).stream()
+    Placed join(Kind kind, Instant start, int party, String with) {
+        Rules rules = kind.rules();
+        long ahead = Duration.between(clock.instant(), start).toMinutes();
+        boolean shares = rules.places() > 1 && with.isEmpty();
+        if (!shares || ahead < rules.notice() || ahead > rules.horizon() * 1440L) {
+            return null;
+        }
+        return sessions.shared(kind.id(), start, party)
+                .filter(shared -> sessions.take(shared.session(), party))
+                .orElse(null);
+    }
+
+    /** Puts a party into a session at a time; null where there is no place. @param with as in {@link Party} */
+    @Nullable
+    Placed place(Kind kind, Instant start, int party, String with) {
+        Placed joined = join(kind, start, party, with);
+        if (joined != null) {
+            return joined;
+        }
+        Slot slot = find(kind, party, with, start, start.plusSeconds(60)).stream()
                 .filter(one -> one.start().equals(start))
-                .filter(one -> wanted.isEmpty() || one.resources().contains(wanted))
                 .findFirst()
                 .orElse(null);
         if (slot == null) {
             return null;
         }
         int places = kind.taking(party);
-        Optional<String> shared =
-                kind.rules().places() > 1 ? sessions.shared(kind.id(), start, places) : Optional.empty();
-        if (shared.isPresent()) {
-            return sessions.take(shared.get(), places)
-                    ? new Placed(shared.get(), sessions.resources(shared.get()))
-                    : null;
+        if (slot.left() < kind.rules().places()) {
+            return sessions.shared(kind.id(), start, places)
+                    .filter(shared -> shared.resources().stream().anyMatch(slot.resources()::contains))
+                    .filter(shared -> sessions.take(shared.session(), places))
+                    .orElse(null);
         }
-        List<String> who = kind.rules().all() ? slot.resources() : List.of(chosen(kind, slot, wanted));
+        List<String> who = kind.rules().all() ? slot.resources() : List.of(chosen(kind, slot));
         return new Placed(sessions.begin(kind, who, start, places, clock.instant()), who);
     }
 
-    private String chosen(Kind kind, Slot slot, String wanted) {
-        if (!wanted.isEmpty() || slot.resources().size() == 1) {
-            return wanted.isEmpty() ? slot.resources().getFirst() : wanted;
+    private String chosen(Kind kind, Slot slot) {
+        if (slot.resources().size() == 1) {
+            return slot.resources().getFirst();
         }
         ZoneId zone = zone(slot.resources());
         LocalDate day = slot.start().atZone(zone).toLocalDate();

@@ -4,11 +4,13 @@ import static com.shuttle.schema.Tables.SESSION;
 import static com.shuttle.schema.Tables.SESSION_RESOURCE;
 import static com.shuttle.schema.Tables.SESSION_SLICE;
 
+import com.shuttle.appointments.Seating.Placed;
 import com.shuttle.core.booking.Chooser.Load;
 import com.shuttle.core.booking.FreeSlots.Session;
 import com.shuttle.core.booking.Resource.Busy;
 import com.shuttle.core.booking.Rules;
 import com.shuttle.web.Ids;
+import com.shuttle.web.Sql;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -18,7 +20,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jooq.BatchBindStep;
-import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
@@ -31,9 +32,11 @@ class SessionStore {
     private static final long SLICE_SECONDS = Rules.GRAIN * 60L;
 
     private final DSLContext db;
+    private final Sql sql;
 
-    SessionStore(DSLContext db) {
+    SessionStore(DSLContext db, Sql sql) {
         this.db = db;
+        this.sql = sql;
     }
 
     /** What each of these is taken for within a period, by their ids. */
@@ -53,20 +56,22 @@ class SessionStore {
 
     /** The sessions of a kind that begin within a period. */
     List<Session> of(String kind, Instant from, Instant until) {
-        Map<String, List<String>> who = new HashMap<>();
-        Condition which =
-                SESSION.KIND_ID.eq(kind).and(SESSION.STARTS_AT.ge(from)).and(SESSION.STARTS_AT.lt(until));
-        db.select(SESSION_RESOURCE.SESSION_ID, SESSION_RESOURCE.RESOURCE_ID)
-                .from(SESSION_RESOURCE)
-                .join(SESSION)
-                .on(SESSION.ID.eq(SESSION_RESOURCE.SESSION_ID))
-                .where(which)
-                .forEach(row -> who.computeIfAbsent(row.value1(), id -> new ArrayList<>())
-                        .add(row.value2()));
-        return db.select(SESSION.ID, SESSION.STARTS_AT, SESSION.TAKEN)
+        return db
+                .select(SESSION.STARTS_AT, SESSION.TAKEN, SESSION_RESOURCE.SESSION_ID, SESSION_RESOURCE.RESOURCE_ID)
                 .from(SESSION)
-                .where(which)
-                .fetch(row -> new Session(row.value2(), who.getOrDefault(row.value1(), List.of()), row.value3()));
+                .join(SESSION_RESOURCE)
+                .on(SESSION_RESOURCE.SESSION_ID.eq(SESSION.ID))
+                .where(SESSION.KIND_ID.eq(kind))
+                .and(SESSION.STARTS_AT.ge(from))
+                .and(SESSION.STARTS_AT.lt(until))
+                .fetchGroups(SESSION_RESOURCE.SESSION_ID)
+                .values()
+                .stream()
+                .map(rows -> new Session(
+                        rows.getFirst().value1(),
+                        rows.getValues(SESSION_RESOURCE.RESOURCE_ID),
+                        rows.getFirst().value2()))
+                .toList();
     }
 
     /** Who of these has how many on a day, and when their last was made of those from {@link #LATELY} before it on. */
@@ -82,24 +87,29 @@ class SessionStore {
                 .fetchMap(SESSION_RESOURCE.RESOURCE_ID, row -> new Load(row.value2(), row.value3()));
     }
 
+    private static final String SHARED = """
+            select s.id, r.resource_id from session s join session_resource r on r.session_id = s.id
+            where s.id = (select id from session where kind_id = ? and starts_at = ? and taken + ? <= places limit 1)
+            order by r.resource_id
+            """;
+
     /** The session of a kind at a time that still has places; empty where there is none. */
-    Optional<String> shared(String kind, Instant start, int places) {
-        return db.select(SESSION.ID)
-                .from(SESSION)
-                .where(SESSION.KIND_ID.eq(kind))
-                .and(SESSION.STARTS_AT.eq(start))
-                .and(SESSION.TAKEN.plus(places).le(SESSION.PLACES))
-                .limit(1)
-                .fetchOptional(SESSION.ID);
+    Optional<Placed> shared(String kind, Instant start, int places) {
+        List<String[]> rows =
+                sql.all(SHARED, row -> new String[] {row.getString(1), row.getString(2)}, kind, start, places);
+        return rows.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Placed(
+                        rows.getFirst()[0], rows.stream().map(row -> row[1]).toList()));
     }
 
     /** Takes places of a session. Whether there were any left. */
     boolean take(String session, int places) {
-        return db.update(SESSION)
-                        .set(SESSION.TAKEN, SESSION.TAKEN.plus(places))
-                        .where(SESSION.ID.eq(session))
-                        .and(SESSION.TAKEN.plus(places).le(SESSION.PLACES))
-                        .execute()
+        return sql.update(
+                        "update session set taken = taken + ? where id = ? and taken + ? <= places",
+                        places,
+                        session,
+                        places)
                 == 1;
     }
 
@@ -152,14 +162,5 @@ class SessionStore {
         }
         slices.execute();
         return id;
-    }
-
-    /** Who a session is with. */
-    List<String> resources(String session) {
-        return db.select(SESSION_RESOURCE.RESOURCE_ID)
-                .from(SESSION_RESOURCE)
-                .where(SESSION_RESOURCE.SESSION_ID.eq(session))
-                .orderBy(SESSION_RESOURCE.RESOURCE_ID)
-                .fetch(SESSION_RESOURCE.RESOURCE_ID);
     }
 }

@@ -28,12 +28,20 @@ class WaitingList {
     private static final Duration EVERY = Duration.ofMinutes(1);
 
     private final WaitingStore store;
+    private final Availability availability;
     private final Bookings bookings;
     private final Diaries diaries;
     private final BookingMails mails;
     private final InstantSource clock;
 
-    WaitingList(WaitingStore store, Bookings bookings, Diaries diaries, BookingMails mails, InstantSource clock) {
+    WaitingList(
+            WaitingStore store,
+            Availability availability,
+            Bookings bookings,
+            Diaries diaries,
+            BookingMails mails,
+            InstantSource clock) {
+        this.availability = availability;
         this.store = store;
         this.bookings = bookings;
         this.diaries = diaries;
@@ -61,7 +69,7 @@ class WaitingList {
     }
 
     private boolean offer(Waiting waiting) {
-        FreeTimes free = bookings.times(waiting.kind(), waiting.party().many());
+        FreeTimes free = availability.times(waiting.kind(), waiting.party().many(), "");
         if (free.starts().isEmpty()) {
             return false;
         }

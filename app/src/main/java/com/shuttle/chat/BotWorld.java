@@ -79,7 +79,10 @@ public class BotWorld {
                                 case Query.Open open -> open(open.teams());
                                 case Query.Rows rows -> tables.find(rows);
                                 case Query.MaySave save -> tables.maySave(save.rows());
-                                case Query.Times wanted -> times.getObject().free(wanted.kind(), wanted.party());
+                                case Query.Times wanted ->
+                                    times.getObject().free(wanted.kind(), wanted.party(), wanted.with());
+                                case Query.FirstFree first -> times.getObject().first(first.kind());
+                                case Query.Held held -> times.getObject().held(held.reference());
                                 case Query.Booked one -> times.getObject().booked(one.reference(), one.email());
                                 case Query.MayTell tell -> telling.getObject().may(tell.deed());
                                 case Query.SignalAddress address ->

@@ -1,5 +1,6 @@
 package com.shuttle.demo;
 
+import com.shuttle.appointments.Availability;
 import com.shuttle.appointments.Bookings;
 import com.shuttle.appointments.BusyCalendars;
 import com.shuttle.appointments.Diaries;
@@ -45,13 +46,20 @@ class DemoAppointments {
             "Silas Brock");
 
     private final Diaries diaries;
+    private final Availability availability;
     private final Bookings bookings;
     private final BusyCalendars calendars;
     private final InstantSource clock;
 
-    DemoAppointments(Diaries diaries, Bookings bookings, BusyCalendars calendars, InstantSource clock) {
+    DemoAppointments(
+            Diaries diaries,
+            Availability availability,
+            Bookings bookings,
+            BusyCalendars calendars,
+            InstantSource clock) {
         this.calendars = calendars;
         this.diaries = diaries;
+        this.availability = availability;
         this.bookings = bookings;
         this.clock = clock;
     }
@@ -127,7 +135,7 @@ class DemoAppointments {
         Instant now = clock.instant();
         for (int i = 0; i < many; i++) {
             int party = 1 + random.nextInt(largest);
-            List<Slot> free = bookings.free(kind, party, now, now.plus(AHEAD));
+            List<Slot> free = availability.free(kind, party, now, now.plus(AHEAD));
             if (free.isEmpty()) {
                 return;
             }

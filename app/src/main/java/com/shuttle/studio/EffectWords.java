@@ -48,6 +48,8 @@ final class EffectWords {
             case Deed.Book book ->
                 "would book " + book.start() + " for " + book.party() + " under " + book.reference()
                         + (book.email().isEmpty() ? ", without a mail" : ", and mail " + book.email());
+            case Deed.Hold hold -> "would hold " + hold.start() + " for " + Spans.of(hold.seconds());
+            case Deed.LetGo ignored -> "would let go of what is held";
             case Deed.WaitFor one -> "would put " + one.email() + " on the waiting list";
             case Deed.Rebook move -> "would move the booking to " + move.start();
             case Deed.CallOff ignored -> "would cancel the booking";

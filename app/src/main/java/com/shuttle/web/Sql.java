@@ -7,6 +7,7 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -47,6 +48,20 @@ public class Sql {
             try (ResultSet rows = statement.executeQuery()) {
                 return rows.next() ? Optional.of(row.of(rows)) : Optional.empty();
             }
+        });
+    }
+
+    /** All rows of a query. */
+    public <T> List<T> all(String sql, Row<T> row, Object... values) {
+        return run(sql, statement -> {
+            set(statement, values);
+            List<T> all = new ArrayList<>();
+            try (ResultSet rows = statement.executeQuery()) {
+                while (rows.next()) {
+                    all.add(row.of(rows));
+                }
+            }
+            return all;
         });
     }
 

@@ -46,6 +46,7 @@ class BusyCalendarsTest {
             LocalDate.now(LONDON).plusDays(7).with(TemporalAdjusters.next(DayOfWeek.TUESDAY));
 
     private final Diaries diaries;
+    private final Availability availability;
     private final Bookings bookings;
     private final BusyCalendars calendars;
     private final TestData data;
@@ -56,12 +57,14 @@ class BusyCalendarsTest {
 
     BusyCalendarsTest(
             Diaries diaries,
+            Availability availability,
             Bookings bookings,
             BusyCalendars calendars,
             TestData data,
             Outgoing outgoing,
             @LocalServerPort int port) {
         this.diaries = diaries;
+        this.availability = availability;
         this.bookings = bookings;
         this.calendars = calendars;
         this.data = data;
@@ -96,7 +99,7 @@ class BusyCalendarsTest {
 
     private List<LocalTime> free(String kind) {
         Instant from = TUESDAY.atStartOfDay(LONDON).toInstant();
-        return bookings.free(kind, 1, from, from.plusSeconds(86_400)).stream()
+        return availability.free(kind, 1, from, from.plusSeconds(86_400)).stream()
                 .map(slot -> slot.start().atZone(LONDON).toLocalTime())
                 .toList();
     }

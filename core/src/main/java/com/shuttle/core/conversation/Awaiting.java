@@ -8,6 +8,7 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +19,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Awaiting.Reply.class, name = "question"),
     @JsonSubTypes.Type(value = Awaiting.Pick.class, name = "choice"),
     @JsonSubTypes.Type(value = Awaiting.Slot.class, name = "slot"),
+    @JsonSubTypes.Type(value = Awaiting.Held.class, name = "held"),
     @JsonSubTypes.Type(value = Awaiting.Facts.class, name = "interview"),
     @JsonSubTypes.Type(value = Awaiting.Confirm.class, name = "confirm"),
     @JsonSubTypes.Type(value = Awaiting.Which.class, name = "which"),
@@ -106,17 +108,39 @@ public sealed interface Awaiting {
      * @param wish  what the visitor said last of when it suits them; empty for nothing yet
      * @param kind  id of the kind of appointment; empty while no times are offered
      * @param party how many come
+     * @param with  whom it is wished with, as in {@link Query.Times}
      */
-    record Slot(List<Offer> offers, int tries, String wish, String kind, int party) implements Awaiting {
+    record Slot(List<Offer> offers, int tries, String wish, String kind, int party, String with) implements Awaiting {
         public Slot {
             offers = orNone(offers);
-            wish = wish == null ? "" : wish;
-            kind = kind == null ? "" : kind;
+            wish = orEmpty(wish);
+            kind = orEmpty(kind);
+            with = orEmpty(with);
         }
 
         @Override
         public Awaiting onceMore() {
-            return new Slot(offers, tries + 1, wish, kind, party);
+            return new Slot(offers, tries + 1, wish, kind, party, with);
+        }
+    }
+
+    /**
+     * What an Appointment step still has to know of whoever comes, while their time is held.
+     *
+     * @param type      of what is asked for
+     * @param slot      from which the time was picked
+     * @param start     the time
+     * @param reference under which it is held
+     */
+    record Held(ValueType type, List<Offer> offers, int tries, Slot slot, Instant start, String reference)
+            implements Awaiting {
+        public Held {
+            offers = orNone(offers);
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            return new Held(type, offers, tries + 1, slot, start, reference);
         }
     }
 
@@ -283,6 +307,10 @@ public sealed interface Awaiting {
         public Result {
             opinions = opinions == null ? Map.of() : Map.copyOf(opinions);
         }
+    }
+
+    private static String orEmpty(@Nullable String text) {
+        return text == null ? "" : text;
     }
 
     private static List<Offer> orNone(@Nullable List<Offer> offers) {

@@ -59,10 +59,12 @@ public sealed interface Deed extends Effect {
     }
 
     /**
-     * Books an appointment. Where somebody was faster, the turn is worked out anew.
+     * Books an appointment, or makes what is held under its reference a booking. Where somebody was faster, the turn is worked
+     * out anew.
      *
      * @param kind      its id
      * @param party     how many come, from 1 on
+     * @param with      as in {@link Query.Times}
      * @param reference by which the visitor names it
      * @param name      of who comes, as {@code email}, {@code phone} and {@code about} may be empty
      * @param zone      the visitor's; empty where it is unknown
@@ -71,6 +73,7 @@ public sealed interface Deed extends Effect {
             String kind,
             Instant start,
             int party,
+            String with,
             String reference,
             String name,
             String email,
@@ -78,6 +81,17 @@ public sealed interface Deed extends Effect {
             String about,
             String zone)
             implements Deed {}
+
+    /**
+     * Keeps a time from others for a while. Where somebody was faster, the turn is worked out anew.
+     *
+     * @param reference by which it is booked later, or let go
+     */
+    record Hold(String kind, Instant start, int party, String with, String reference, String zone, int seconds)
+            implements Deed {}
+
+    /** Gives a time back that is held; nothing where it is held no longer. */
+    record LetGo(String reference) implements Deed {}
 
     /** Has somebody told by mail when a time of a kind falls free. @param party how many come @param zone may be empty */
     record WaitFor(String kind, int party, String name, String email, String zone) implements Deed {}

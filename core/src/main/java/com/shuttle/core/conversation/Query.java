@@ -73,11 +73,29 @@ public sealed interface Query<R> {
         }
     }
 
-    /** When a kind of appointment is free for a party of so many. @param kind its id */
-    record Times(String kind, int party) implements Query<FreeTimes> {
+    /**
+     * When a kind of appointment is free for a party of so many.
+     *
+     * @param kind its id
+     * @param with name of a person or room, or something that they can or speak; empty for any
+     */
+    record Times(String kind, int party, String with) implements Query<FreeTimes> {
         @Override
         public String name() {
             return "times";
+        }
+
+        @Override
+        public Class<FreeTimes> type() {
+            return FreeTimes.class;
+        }
+    }
+
+    /** When the kind of appointment of this name is free first, in any case of letters; no times where it never is. */
+    record FirstFree(String kind) implements Query<FreeTimes> {
+        @Override
+        public String name() {
+            return "first_free";
         }
 
         @Override
@@ -96,6 +114,19 @@ public sealed interface Query<R> {
         @Override
         public Class<BookingFound> type() {
             return BookingFound.class;
+        }
+    }
+
+    /** Whether the time under a reference is still held. */
+    record Held(String reference) implements Query<Boolean> {
+        @Override
+        public String name() {
+            return "held";
+        }
+
+        @Override
+        public Class<Boolean> type() {
+            return Boolean.class;
         }
     }
 

@@ -103,6 +103,7 @@ public final class Prompts {
             case Awaiting.Comment ignored -> "question";
             case Awaiting.Pick ignored -> "choice";
             case Awaiting.Slot ignored -> "choice";
+            case Awaiting.Held ignored -> "question";
             case Awaiting.Suggestion ignored -> "choice";
             case Awaiting.Which ignored -> "choice";
             case Awaiting.Confirm ignored -> "choice";

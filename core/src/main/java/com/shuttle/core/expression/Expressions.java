@@ -11,6 +11,7 @@ import dev.cel.common.CelValidationException;
 import dev.cel.common.CelValidationResult;
 import dev.cel.common.types.CelType;
 import dev.cel.common.types.ListType;
+import dev.cel.common.types.MapType;
 import dev.cel.common.types.SimpleType;
 import dev.cel.parser.CelStandardMacro;
 import dev.cel.runtime.CelEvaluationException;
@@ -31,7 +32,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * Expressions over a bot's variables in CEL, which always ends. Numbers and amounts of money are decimals, yes or no a
  * truth value, days and moments timestamps of the visitor's own clock, several of a list a list of texts, everything else
- * text; secrets cannot be read. Beside CEL's own functions there are {@code known(x)}, {@code open("team")},
+ * text; secrets cannot be read. Beside CEL's own functions there are {@code known(x)}, {@code open("team")}, {@code free("kind")}, {@code first_free("kind")},
  * {@code date("2026-05-01")}, {@code days(3)}, {@code dayname(x)}, {@code round(x)} and {@code text(x)}. Reading a variable without a value
  * is an error at run time, told as a value. What grows on the way is bounded ({@link Functions}). Thread-safe; compiled texts
  * are kept.
@@ -51,7 +52,8 @@ public final class Expressions {
     public sealed interface Compiled {
 
         /** @param type of the result in CEL's words, e.g. {@code bool} */
-        record Good(CelRuntime.Program program, String type, Set<String> teams) implements Compiled {}
+        record Good(CelRuntime.Program program, String type, Set<String> teams, Set<String> kinds)
+                implements Compiled {}
 
         record Bad(Problem problem) implements Compiled {}
     }
@@ -93,7 +95,8 @@ public final class Expressions {
                         .build())
                 .setStandardMacros(CelStandardMacro.STANDARD_MACROS)
                 .addVar(Source.KNOWN, ListType.create(SimpleType.STRING))
-                .addVar(Source.OPEN, ListType.create(SimpleType.STRING));
+                .addVar(Source.OPEN, ListType.create(SimpleType.STRING))
+                .addVar(Source.FREE, MapType.create(SimpleType.STRING, SimpleType.TIMESTAMP));
         this.types.forEach((name, type) -> {
             if (type != ValueType.SECRET) {
                 builder.addVar(name, celType(type));
@@ -136,7 +139,7 @@ public final class Expressions {
         }
         try {
             String type = checked.getAst().getResultType().name();
-            return new Compiled.Good(cel.createProgram(checked.getAst()), type, source.teams());
+            return new Compiled.Good(cel.createProgram(checked.getAst()), type, source.teams(), source.kinds());
         } catch (CelValidationException | CelEvaluationException e) {
             return new Compiled.Bad(new Problem(words(String.valueOf(e.getMessage())), 0));
         }
@@ -179,13 +182,28 @@ public final class Expressions {
         return compile(text) instanceof Compiled.Good good ? good.teams() : Set.of();
     }
 
+    /** Names of the kinds of appointment whose free times an expression asks about; empty for a faulty one. */
+    public Set<String> kinds(String text) {
+        return compile(text) instanceof Compiled.Good good ? good.kinds() : Set.of();
+    }
+
     /**
-     * Evaluates an expression.
+     * What is asked for beside variables.
      *
-     * @param values what is known, system variables too
-     * @param open   names of the teams that are open, in lower case
+     * @param open names of the teams that are open, in lower case
+     * @param free when kinds of appointment are free first, by their names in lower case; none that is never free
      */
-    public Result evaluate(String text, Map<String, Value> values, List<String> open) {
+    public record Around(List<String> open, Map<String, LocalDateTime> free) {
+        public static final Around NOTHING = new Around(List.of(), Map.of());
+
+        public Around {
+            open = List.copyOf(open);
+            free = Map.copyOf(free);
+        }
+    }
+
+    /** Evaluates an expression. @param values what is known, system variables too */
+    public Result evaluate(String text, Map<String, Value> values, Around around) {
         return switch (compile(text)) {
             case Compiled.Bad(Problem problem) -> new Result.Failed(problem.message());
             case Compiled.Good good -> {
@@ -200,7 +218,10 @@ public final class Expressions {
                     }
                 });
                 activation.put(Source.KNOWN, List.copyOf(values.keySet()));
-                activation.put(Source.OPEN, open);
+                activation.put(Source.OPEN, around.open());
+                Map<String, Instant> free = new HashMap<>();
+                around.free().forEach((kind, at) -> free.put(kind, at.toInstant(ZoneOffset.UTC)));
+                activation.put(Source.FREE, free);
                 try {
                     Value value = Results.value(good.program().eval(activation));
                     yield value == null

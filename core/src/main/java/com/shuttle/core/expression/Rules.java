@@ -35,7 +35,9 @@ public record Rules(boolean all, List<Row> rows) {
         KNOWN("is known"),
         UNKNOWN("is not known"),
         OPEN("is open"),
-        CLOSED("is closed");
+        CLOSED("is closed"),
+        FREE("has a free time"),
+        NOT_FREE("has no free time");
 
         private final String words;
 
@@ -60,7 +62,7 @@ public record Rules(boolean all, List<Row> rows) {
     /**
      * One comparison.
      *
-     * @param variable its name; for OPEN and CLOSED the name of a team
+     * @param variable its name; for OPEN and CLOSED the name of a team, for FREE and NOT_FREE of a kind of appointment
      * @param value    as typed, without quotes; several for ONE_OF, separated by commas
      */
     public record Row(String variable, Comparison comparison, String value) {}
@@ -78,7 +80,7 @@ public record Rules(boolean all, List<Row> rows) {
     private static final Pattern IN_VARIABLE = Pattern.compile("(!?)\\(?" + TEXT + " in " + NAME + "\\)?");
     private static final Pattern IN_LIST = Pattern.compile(NAME + " in \\[([^\\]]*)\\]");
     private static final Pattern FUNCTION =
-            Pattern.compile("(!?)(known|open)\\(\\s*(?:" + NAME + "|" + TEXT + ")\\s*\\)");
+            Pattern.compile("(!?)(known|open|free)\\(\\s*(?:" + NAME + "|" + TEXT + ")\\s*\\)");
     private static final Pattern BARE = Pattern.compile("(!?)" + NAME);
 
     /** The rows of an expression; empty where it says more than rows can. */
@@ -135,6 +137,8 @@ public record Rules(boolean all, List<Row> rows) {
             case UNKNOWN -> "!known(" + name + ")";
             case OPEN -> "open(" + quoted(name) + ")";
             case CLOSED -> "!open(" + quoted(name) + ")";
+            case FREE -> "free(" + quoted(name) + ")";
+            case NOT_FREE -> "!free(" + quoted(name) + ")";
         };
     }
 
@@ -224,9 +228,12 @@ public record Rules(boolean all, List<Row> rows) {
             if (known && function.group(3) != null) {
                 return Optional.of(new Row(function.group(3), not ? Comparison.UNKNOWN : Comparison.KNOWN, ""));
             }
-            return known || function.group(4) == null
-                    ? Optional.empty()
-                    : Optional.of(new Row(bare(function.group(4)), not ? Comparison.CLOSED : Comparison.OPEN, ""));
+            if (known || function.group(4) == null) {
+                return Optional.empty();
+            }
+            Comparison yes = function.group(2).equals("open") ? Comparison.OPEN : Comparison.FREE;
+            Comparison no = yes == Comparison.OPEN ? Comparison.CLOSED : Comparison.NOT_FREE;
+            return Optional.of(new Row(bare(function.group(4)), not ? no : yes, ""));
         }
         Matcher alone = BARE.matcher(part);
         return alone.matches() && !part.matches("true|false")

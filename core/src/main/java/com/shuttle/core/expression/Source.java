@@ -3,13 +3,14 @@ package com.shuttle.core.expression;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
  * An expression as the designer writes it, made ready for CEL: whole numbers become decimals, since all numbers are;
- * {@code known(x)} and {@code open("team")} become look-ups in lists. Keeps where each character came from, so that
+ * {@code known(x)}, {@code open("team")}, {@code free("kind")} and {@code first_free("kind")} become look-ups. Keeps where each character came from, so that
  * errors are told at the place they stand in the designer's text.
  */
 final class Source {
@@ -20,9 +21,13 @@ final class Source {
     /** The list of the names of teams that are open, in lower case. */
     static final String OPEN = "open_teams";
 
+    /** When kinds of appointment are free first, by their names in lower case. */
+    static final String FREE = "free_times";
+
     private static final Pattern TOKEN = Pattern.compile("(?<text>\"(?:[^\"\\\\]|\\\\.)*\"|'(?:[^'\\\\]|\\\\.)*')"
             + "|(?<known>\\bknown\\s*\\(\\s*([a-z][a-z0-9_]*)\\s*\\))"
             + "|(?<open>\\bopen\\s*\\(\\s*(?:\"([^\"\\\\]*)\"|'([^'\\\\]*)')\\s*\\))"
+            + "|(?<free>\\b(first_)?free\\s*\\(\\s*(?:\"([^\"\\\\]*)\"|'([^'\\\\]*)')\\s*\\))"
             + "|(?<number>(?<![\\w.])\\d+(?:\\.\\d+)?(?:[eE][+-]?\\d+)?(?![\\w.]))"
             + "|(?<word>[A-Za-z_]\\w*)");
 
@@ -30,6 +35,7 @@ final class Source {
     private final StringBuilder ready = new StringBuilder();
     private final List<Integer> origins = new ArrayList<>();
     private final Set<String> teams = new LinkedHashSet<>();
+    private final Set<String> kinds = new LinkedHashSet<>();
     private final Set<String> asksKnown = new LinkedHashSet<>();
 
     /** @param decimals whether whole numbers become decimals */
@@ -45,7 +51,14 @@ final class Source {
             } else if (matcher.group("open") != null) {
                 String team = matcher.group(5) != null ? matcher.group(5) : matcher.group(6);
                 teams.add(team);
-                put("(\"" + team.toLowerCase(java.util.Locale.ROOT) + "\" in " + OPEN + ")", matcher.start());
+                put("(\"" + team.toLowerCase(Locale.ROOT) + "\" in " + OPEN + ")", matcher.start());
+            } else if (matcher.group("free") != null) {
+                String kind = matcher.group(9) != null ? matcher.group(9) : matcher.group(10);
+                String key = "\"" + kind.toLowerCase(Locale.ROOT) + "\"";
+                kinds.add(kind);
+                put(
+                        matcher.group(8) == null ? "(" + key + " in " + FREE + ")" : FREE + "[" + key + "]",
+                        matcher.start());
             } else if (decimals
                     && matcher.group("number") != null
                     && matcher.group().chars().allMatch(Character::isDigit)) {
@@ -80,6 +93,11 @@ final class Source {
     /** Names of the teams it asks about, as written. */
     Set<String> teams() {
         return teams;
+    }
+
+    /** Names of the kinds of appointment it asks about, as written. */
+    Set<String> kinds() {
+        return kinds;
     }
 
     /** Names that it asks to be known. */

@@ -13,6 +13,8 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Offers free times of a kind of appointment, understands wishes for others, and books the one that is picked; or finds a booking
@@ -24,6 +26,8 @@ import java.util.Map;
  * @param ask       what it says with the times that it offers
  * @param party     how many come, with placeholders; empty for one
  * @param who       name of who comes, with placeholders, as are {@code email}, {@code phone} and {@code about}
+ * @param with      name of a person or room, or something that they can or speak, with placeholders; empty for any
+ * @param choose    whether visitors are asked whom they want it with
  * @param reference variable that the booking's reference goes to; empty for none
  * @param waits     whether it offers a waiting list where nothing is free
  * @param time      variable that its time goes to, in words; empty for none
@@ -42,6 +46,8 @@ public record Appointment(
         String email,
         String phone,
         String about,
+        String with,
+        boolean choose,
         String reference,
         String time,
         boolean waits,
@@ -109,6 +115,10 @@ public record Appointment(
                             .called("the email"),
                     Field.of("phone", Forms.LINE, "phone", "{{phone}}").when(BOOKS),
                     Field.of("about", Forms.LINE, "about", "{{fault}}").when(BOOKS),
+                    Field.of("with", Forms.LINE, "with (a name, a skill or a language)", "whoever is free")
+                            .when(BOOKS),
+                    Field.of("choose", Forms.FLAG, "asks whom they want it with")
+                            .when(BOOKS),
                     Field.of("reference", Forms.VARIABLE, "keep its reference in", "nothing")
                             .when(BOOKS),
                     Field.of("waits", Forms.FLAG, "offers a waiting list where nothing is free")
@@ -129,6 +139,7 @@ public record Appointment(
         email = Parts.text(email);
         phone = Parts.text(phone);
         about = Parts.text(about);
+        with = Parts.text(with);
         reference = Parts.text(reference);
         time = Parts.text(time);
         exits = Parts.frozen(exits);
@@ -146,9 +157,28 @@ public record Appointment(
         return ask;
     }
 
+    private static final Pattern ONLY = Pattern.compile("\\s*\\{\\{\\s*(\\w+)\\s*}}\\s*");
+
+    /** The variable that is all of a text with placeholders; empty where there is anything else in it. */
+    private static String variable(String text) {
+        Matcher only = ONLY.matcher(text);
+        return only.matches() ? only.group(1) : "";
+    }
+
+    /** The variables that it asks for itself where they are not known, with what they hold. */
+    public Map<String, ValueType> details() {
+        Map<String, ValueType> details = new LinkedHashMap<>();
+        if (does == Does.BOOK) {
+            details.put(variable(who), ValueType.PERSON_NAME);
+            details.put(variable(email), ValueType.EMAIL);
+            details.remove("");
+        }
+        return details;
+    }
+
     @Override
     public Map<String, ValueType> fills() {
-        Map<String, ValueType> fills = new LinkedHashMap<>();
+        Map<String, ValueType> fills = new LinkedHashMap<>(details());
         fills.put(reference, ValueType.TEXT);
         fills.put(time, ValueType.TEXT);
         fills.remove("");

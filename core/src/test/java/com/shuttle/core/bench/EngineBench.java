@@ -47,6 +47,8 @@ public class EngineBench {
                                 case Query.MaySave ignored -> "";
                                 case Query.MayTell ignored -> "";
                                 case Query.Times ignored -> FreeTimes.GONE;
+                                case Query.FirstFree ignored -> FreeTimes.GONE;
+                                case Query.Held ignored -> false;
                                 case Query.Booked ignored -> BookingFound.NONE;
                                 case Query.SignalAddress ignored -> "";
                                 case Query.Consults ignored -> false;

@@ -101,7 +101,7 @@ public class TurnBench {
 
     @Benchmark
     public Expressions.Result expression() {
-        return expressions.evaluate(RULE, values, List.of());
+        return expressions.evaluate(RULE, values, Expressions.Around.NOTHING);
     }
 
     /** The same condition written out in Java. */

@@ -6,12 +6,14 @@ import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.conversation.Query;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.ValueType;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -40,7 +42,7 @@ class AppointmentTest {
                 .mapToObj(i -> Instant.parse("2026-03-%02dT%02d:00:00Z"
                         .formatted(11 + i / 4, List.of(9, 11, 14, 17).get(i % 4))))
                 .collect(java.util.stream.Collectors.toCollection(ArrayList::new));
-        world.times = query -> new FreeTimes("Visit", "Europe/London", free);
+        world.times = query -> new FreeTimes("Visit", "Europe/London", free, List.of());
         return Talk.with(world, flow()).says("Dana");
     }
 
@@ -132,7 +134,7 @@ class AppointmentTest {
 
     @Test
     void whoWishesWaitsForATimeToFallFree() {
-        world.times = query -> new FreeTimes("Visit", "Europe/London", List.of());
+        world.times = query -> new FreeTimes("Visit", "Europe/London", List.of(), List.of());
         Flow waits = FlowBuilder.flow("main")
                 .question("q", "Your name?", ValueType.TEXT, "who", "a")
                 .json(
@@ -149,6 +151,120 @@ class AppointmentTest {
     @Test
     void withoutAnyTimeItTakesItsExit() {
         Talk.with(world, flow()).says("Dana").hears("Nothing free.").tookBy("nothing free");
+    }
+
+    /** A flow that knows neither name nor address when it offers times. */
+    private Talk strange(String more) {
+        talk();
+        return Talk.with(
+                world,
+                FlowBuilder.flow("main")
+                        .json("{'kind':'appointment','id':'a','of':'visit','ask':['When?'],'who':'{{name}}',"
+                                + "'email':'{{email}}'," + more
+                                + "'exits':{'booked':'step:b','nothing_free':'step:n','declined':'step:d'}}")
+                        .message("b", "See you, {{name}}.", null)
+                        .message("n", "Nothing free.", null)
+                        .message("d", "Another time, then.", null)
+                        .build());
+    }
+
+    private static <D extends Deed> D deed(Talk talk, Class<D> type) {
+        return talk.effects.stream()
+                .filter(type::isInstance)
+                .map(type::cast)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void aTimeIsHeldWhileNameAndAddressAreTyped() {
+        Talk talk = strange("").says("thursday at two").says("yes");
+        Deed.Hold hold = deed(talk, Deed.Hold.class);
+        assertThat(hold.start()).isEqualTo("2026-03-12T14:00:00Z");
+        assertThat(talk.heard.getFirst()).startsWith("I am holding **Thu 12 March, 14:00** for you until ");
+        talk.says("Dana Reed").hears("Which email address does the confirmation go to?");
+        talk.says("dana at mill dot").hears("That doesn't look like an email address.");
+        assertThat(booked(talk)).isNull();
+        talk.says("dana@mill.example").hearsPart("See you, Dana Reed.");
+        Deed.Book book = deed(talk, Deed.Book.class);
+        assertThat(book.reference()).isEqualTo(hold.reference());
+        assertThat(book.email()).isEqualTo("dana@mill.example");
+    }
+
+    @Test
+    void nameAndAddressMayComeAtOnce() {
+        Talk talk = strange("").says("the first one").says("I'm Dana Reed, dana@mill.example");
+        assertThat(deed(talk, Deed.Book.class).name()).isEqualTo("Dana Reed");
+    }
+
+    @Test
+    void aHoldThatRanOutIsBookedWhereItIsFreeStillAndToldWhereNot() {
+        world.holding = false;
+        Talk still = strange("").says("the first one").says("Dana Reed, dana@mill.example");
+        assertThat(booked(still)).isEqualTo("2026-03-11T09:00:00Z");
+        Talk talk = strange("").says("the first one");
+        free.removeFirst();
+        talk.says("Dana Reed, dana@mill.example");
+        assertThat(talk.heard.getFirst()).startsWith("I could not hold **Wed 11 March, 09:00** any longer");
+        assertThat(booked(talk)).isNull();
+        assertThat(booked(talk.says("the first one"))).isEqualTo("2026-03-11T11:00:00Z");
+    }
+
+    @Test
+    void whatIsHeldIsLetGo() {
+        Talk other = strange("").says("the first one").picks("another");
+        assertThat(deed(other, Deed.LetGo.class).reference()).isNotEmpty();
+        Talk never = strange("").says("the first one").says("never mind").hears("Another time, then.");
+        assertThat(never.effects).anyMatch(Deed.LetGo.class::isInstance);
+    }
+
+    @Test
+    void visitorsChooseWhomTheyWantItWith() {
+        Function<Query.Times, FreeTimes> all = query -> new FreeTimes(
+                "Visit",
+                "Europe/London",
+                query.with().startsWith("Oona")
+                        ? free.subList(4, 40)
+                        : query.with().isEmpty() ? free : List.of(),
+                List.of("Idris Vane", "Oona Fairley"));
+        talk();
+        world.times = all;
+        Talk talk = strangeWith(all);
+        offers(talk, "Idris Vane", "Oona Fairley", "Whoever is free first");
+        talk.says("with oona please").hears("With Oona Fairley these are free:");
+        assertThat(talk.state.awaiting().offers().getFirst().label()).isEqualTo("Thu 12 March, 09:00");
+        talk.says("or idris?")
+                .hears("With Idris Vane nothing is free just now, I'm afraid. These are free with others:");
+        talk = strangeWith(all).picks("p1").says("the first one").says("Dana Reed, dana@mill.example");
+        assertThat(deed(talk, Deed.Book.class).with()).isEqualTo("Oona Fairley");
+    }
+
+    private Talk strangeWith(Function<Query.Times, FreeTimes> times) {
+        strange("'choose':true,");
+        world.times = times;
+        return Talk.with(
+                world,
+                FlowBuilder.flow("main")
+                        .json("{'kind':'appointment','id':'a','of':'visit','ask':['When?'],'who':'{{name}}',"
+                                + "'email':'{{email}}','choose':true,'exits':{'booked':'step:b'}}")
+                        .message("b", "See you.", null)
+                        .build());
+    }
+
+    @Test
+    void branchesAskWhatIsFree() {
+        talk();
+        Flow flow = FlowBuilder.flow("main")
+                .question("q", "Your name?", ValueType.TEXT, "who", "a")
+                .json("{'kind':'branch','id':'a','rules':[{'id':'w','name':'soon',"
+                        + "'when':'free(\\\"Visit\\\") && first_free(\\\"Visit\\\") < now + duration(\\\"240h\\\")'}],"
+                        + "'exits':{'rule:w':'step:y','otherwise':'step:n'}}")
+                .message("y", "There is something.", null)
+                .message("n", "Nothing soon.", null)
+                .build();
+        Talk.with(world, flow).says("Dana").hears("There is something.");
+        free.clear();
+        Talk.with(world, flow).says("Dana").hears("Nothing soon.");
     }
 
     private Talk changing() {

@@ -36,6 +36,9 @@ final class FakeWorld implements World {
     Function<Query.Booked, BookingFound> booked = query -> BookingFound.NONE;
     Function<Query.Times, FreeTimes> times = query -> FreeTimes.GONE;
 
+    /** Whether what was held is held still. */
+    boolean holding = true;
+
     /** Whether a language model is connected. */
     boolean consulting;
 
@@ -87,6 +90,8 @@ final class FakeWorld implements World {
                                         : new String[0];
                             case Query.MayTell tell -> telling.apply(tell);
                             case Query.Times times -> this.times.apply(times);
+                            case Query.FirstFree first -> this.times.apply(new Query.Times(first.kind(), 1, ""));
+                            case Query.Held held -> holding;
                             case Query.Booked booked -> this.booked.apply(booked);
                             case Query.Rows rows -> this.rows.apply(rows);
                             case Query.MaySave save -> saving.apply(save);

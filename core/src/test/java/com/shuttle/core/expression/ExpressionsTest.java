@@ -2,12 +2,14 @@ package com.shuttle.core.expression;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.expression.Expressions.Around;
 import com.shuttle.core.expression.Expressions.Problem;
 import com.shuttle.core.expression.Expressions.Result;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -39,10 +41,13 @@ class ExpressionsTest {
             "page", new Value.Text("https://tarnfell.example/schools"),
             "code", new Value.Secret("sealed")));
 
+    private static final Around AROUND =
+            new Around(List.of("events"), Map.of("site visit", LocalDateTime.parse("2026-05-06T10:00")));
+
     private final Expressions expressions = new Expressions(TYPES);
 
     private String evaluated(String text) {
-        return switch (expressions.evaluate(text, VALUES, List.of("events"))) {
+        return switch (expressions.evaluate(text, VALUES, AROUND)) {
             case Result.Given(Value value) -> value.shown();
             case Result.Failed(String why) -> "failed";
         };
@@ -53,6 +58,9 @@ class ExpressionsTest {
             delimiter = '|',
             quoteCharacter = '~',
             value = {
+                "free('Site visit') && !free('Bench')|yes",
+                "first_free('Site visit') > date('2026-05-05')|yes",
+                "first_free('Bench') > date('2026-05-05')|failed",
                 "guests > 20|yes",
                 "guests > 20 && guests <= 24|yes",
                 "guests * 4|96",
@@ -135,13 +143,13 @@ class ExpressionsTest {
     void whatGrowsIsStoppedOnTheWay(String begin, String round, String end) {
         String text = begin + round.repeat(60) + (end == null ? "" : end);
         assertThat(expressions.problemOf(text)).isNull();
-        assertThat(expressions.evaluate(text, VALUES, List.of())).isInstanceOf(Result.Failed.class);
+        assertThat(expressions.evaluate(text, VALUES, Around.NOTHING)).isInstanceOf(Result.Failed.class);
     }
 
     @Property(tries = 300)
     void noTextBreaksThem(@ForAll String text) {
         assertThat(expressions.compile(text)).isNotNull();
-        assertThat(expressions.evaluate(text, VALUES, List.of())).isNotNull();
+        assertThat(expressions.evaluate(text, VALUES, Around.NOTHING)).isNotNull();
         assertThat(Rules.read(text)).isNotNull();
         assertThat(PlainWords.read(text, TYPES, List.of("Events"))).isNotNull();
     }

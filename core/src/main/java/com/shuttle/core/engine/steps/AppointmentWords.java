@@ -1,5 +1,6 @@
 package com.shuttle.core.engine.steps;
 
+import java.time.LocalTime;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
@@ -28,7 +29,14 @@ final class AppointmentWords {
     static final String CALLED_OFF = "It is cancelled.";
     static final String NOTHING_ELSE = "Nothing else is free just now, so it stays as it is.";
 
+    static final String WITH_WHOM = "Whom would you like it with?";
+    static final String ANYBODY = "Whoever is free first";
+    static final String ANOTHER_TIME = "Another time";
+    static final String ASK_NAME = "What name shall I put it under?";
+    static final String ASK_EMAIL = "Which email address does the confirmation go to?";
+
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("EEE d MMMM, HH:mm", Locale.ENGLISH);
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
 
     private AppointmentWords() {}
 
@@ -39,6 +47,23 @@ final class AppointmentWords {
 
     static String booked(String when, String reference) {
         return "Booked: **" + when + "**. Your reference is **" + reference + "**.";
+    }
+
+    /** @param until on the visitor's clock */
+    static String held(String when, LocalTime until) {
+        return "I am holding **" + when + "** for you until " + CLOCK.format(until) + ".";
+    }
+
+    static String tooLate(String when) {
+        return "I could not hold **" + when + "** any longer, and somebody has taken it. These come next:";
+    }
+
+    static String withWhom(String who) {
+        return "With " + who + " these are free:";
+    }
+
+    static String notWith(String who) {
+        return "With " + who + " nothing is free just now, I'm afraid. These are free with others:";
     }
 
     static String found(String kind, String when) {

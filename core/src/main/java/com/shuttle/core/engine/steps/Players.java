@@ -39,7 +39,10 @@ public final class Players {
             case SaveRow saveRow -> new SaveRowPlayer(saveRow, course);
             case CallService call -> new CallServicePlayer(call, course);
             case Notify notify -> new NotifyPlayer(notify, course);
-            case Appointment appointment -> new AppointmentPlayer(appointment, course);
+            case Appointment appointment ->
+                appointment.does() == Appointment.Does.BOOK
+                        ? new BookingPlayer(appointment, course)
+                        : new RebookingPlayer(appointment, course);
             case Wait wait -> new WaitPlayer(wait, course);
             case HandOff handOff -> new HandOffPlayer(handOff, course);
             case Step.Milestone milestone -> new MilestonePlayer(milestone, course);

@@ -21,8 +21,9 @@ import org.jspecify.annotations.Nullable;
  * @param own   IANA name of the visitor's zone; empty where it is unknown
  * @param kind  id of the kind of appointment
  * @param party how many come
+ * @param with  whom it is wished with; empty for anybody
  */
-record TimesOffered(FreeTimes free, String own, String kind, int party) {
+record TimesOffered(FreeTimes free, String own, String kind, int party, String with) {
 
     private static final int SUGGESTED = 3;
 

@@ -1,9 +1,12 @@
 package com.shuttle.core.engine.turn;
 
+import com.shuttle.core.booking.FreeTimes;
+import com.shuttle.core.calendar.Zones;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.reading.Value;
 import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -40,10 +43,27 @@ public final class Evaluator {
         Map<String, Value> values = new LinkedHashMap<>(run.facts.all());
         values.putAll(system());
         values.putAll(also);
+        return run.playbook.expressions().evaluate(expression, values, around(expression));
+    }
+
+    private Expressions.Around around(String expression) {
         List<String> teams = List.copyOf(run.playbook.expressions().teams(expression));
-        return run.playbook
-                .expressions()
-                .evaluate(expression, values, teams.isEmpty() ? List.of() : List.of(run.ask(new Query.Open(teams))));
+        List<String> kinds = List.copyOf(run.playbook.expressions().kinds(expression));
+        if (teams.isEmpty() && kinds.isEmpty()) {
+            return Expressions.Around.NOTHING;
+        }
+        List<String> open = teams.isEmpty() ? List.of() : List.of(run.ask(new Query.Open(teams)));
+        Map<String, LocalDateTime> free = new LinkedHashMap<>();
+        for (String kind : kinds) {
+            FreeTimes times = run.ask(new Query.FirstFree(kind));
+            if (!times.starts().isEmpty()) {
+                ZoneId zone = Zones.firstKnown(run.visit().zone(), times.zone());
+                free.put(
+                        kind.toLowerCase(Locale.ROOT),
+                        LocalDateTime.ofInstant(times.starts().getFirst(), zone));
+            }
+        }
+        return new Expressions.Around(open, free);
     }
 
     /** Whether a condition holds; one that cannot be told does not, and the trace says why. */

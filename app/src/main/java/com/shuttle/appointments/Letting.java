@@ -1,0 +1,56 @@
+package com.shuttle.appointments;
+
+import com.shuttle.appointments.Booking.State;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import org.springframework.stereotype.Component;
+
+/** Gives times back, in the transaction of whoever asks. Thread-safe. */
+@Component
+class Letting {
+
+    /**
+     * For so long a hold outlasts what was promised, so that a server whose clock is ahead takes nothing from a visitor of one
+     * whose clock is behind.
+     */
+    static final Duration GRACE = Duration.ofMinutes(2);
+
+    private final BookingStore store;
+    private final SessionStore sessions;
+    private final DiaryStore kinds;
+    private final InstantSource clock;
+
+    Letting(BookingStore store, SessionStore sessions, DiaryStore kinds, InstantSource clock) {
+        this.store = store;
+        this.sessions = sessions;
+        this.kinds = kinds;
+        this.clock = clock;
+    }
+
+    /** Lets go of what was held too long. Whether there was anything. */
+    boolean lapsed() {
+        Instant now = clock.instant();
+        var lapsed = store.lapsed(now.minus(GRACE));
+        for (Booking booking : lapsed) {
+            end(booking, State.EXPIRED, false);
+            store.note(booking.id(), "was let go, as nobody took it", null, now);
+        }
+        return !lapsed.isEmpty();
+    }
+
+    /** Ends a booking. @param counts whether calendars must hear of it */
+    void end(Booking booking, State state, boolean counts) {
+        leave(booking);
+        store.state(booking.id(), state, counts, clock.instant());
+    }
+
+    /** Gives the places of a booking back, which it takes up elsewhere. */
+    void leave(Booking booking) {
+        Kind kind = kinds.kind(booking.kind()).orElseThrow();
+        store.session(booking.id()).ifPresent(session -> {
+            store.leaves(booking.id());
+            sessions.giveBack(session, kind.taking(booking.party()));
+        });
+    }
+}
