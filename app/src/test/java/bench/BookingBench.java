@@ -55,12 +55,17 @@ public final class BookingBench {
             Map<DayOfWeek, List<Span>> week =
                     Stream.of(DayOfWeek.values()).collect(Collectors.toMap(one -> one, one -> day));
             List<String> kinds = new ArrayList<>();
+            List<String> single = new ArrayList<>();
             List<List<Slot>> free = new ArrayList<>();
             Rules rules = new Rules(30, 0, 0, 0, 60, 30, PLACES, 0, false);
+            Rules one = new Rules(30, 0, 0, 0, 60, 30, 1, 0, false);
             for (int i = 0; i < AT_ONCE; i++) {
                 String room = diaries.keep(
                         new Diary("", Diary.Type.ROOM, "Room " + i, new OpenHours(ZoneOffset.UTC, week, Map.of())));
                 kinds.add(diaries.keep(new Kind("", "Talk " + i, "", "", rules, Chooser.By.IN_TURN, List.of(room))));
+                String desk = diaries.keep(
+                        new Diary("", Diary.Type.ROOM, "Desk " + i, new OpenHours(ZoneOffset.UTC, week, Map.of())));
+                single.add(diaries.keep(new Kind("", "Visit " + i, "", "", one, Chooser.By.IN_TURN, List.of(desk))));
                 Instant now = Instant.now();
                 free.add(availability.free(kinds.get(i), 1, now, now.plus(Duration.ofDays(50))));
             }
@@ -71,6 +76,13 @@ public final class BookingBench {
                 if (!(bookings.take(kinds.get(which), start, party, null) instanceof Outcome.Taken)) {
                     throw new IllegalStateException("not booked");
                 }
+            };
+            IntConsumer alone = n -> {
+                int which = n % AT_ONCE;
+                List<Slot> slots = free.get(which);
+                Party party = new Party(1, "", "Somebody", "", "", "", "", null, null);
+                bookings.take(
+                        single.get(which), slots.get(n / AT_ONCE % slots.size()).start(), party, null);
             };
             JdbcTemplate plain = server.getBean(JdbcTemplate.class);
             TransactionTemplate transaction = server.getBean(TransactionTemplate.class);
@@ -83,11 +95,13 @@ public final class BookingBench {
                     kinds.getFirst()));
             rate(book);
             double own = rate(book);
+            double asked = rate(alone);
             rate(insert);
             double bare = rate(insert);
             System.out.printf(
-                    "Bookings, %d at once: %,.0f a second, bare inserts %,.0f (%.2f; aim 0.4)%n",
-                    AT_ONCE, own, bare, own / bare);
+                    "Bookings, %d at once: places of a group %,.0f a second, single times asked for %,.0f, bare inserts %,.0f"
+                            + " (%.2f and %.2f; aim 0.4)%n",
+                    AT_ONCE, own, asked, bare, own / bare, asked / bare);
         }
         System.exit(0);
     }

@@ -8,18 +8,15 @@ import com.shuttle.web.Length;
 import com.shuttle.web.Listing;
 import com.shuttle.web.Wanted;
 import java.time.DateTimeException;
-import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.temporal.TemporalAdjusters;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -32,7 +29,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** Who comes when: the week, the list, and one booking; booking by hand for whoever calls. */
+/** The list of bookings, and one of them; booking by hand for whoever calls. */
 @Controller
 @Access(Access.Who.AGENT)
 @RequestMapping("/appointments")
@@ -71,31 +68,6 @@ class AppointmentController {
 
     private LocalDate today() {
         return clock.instant().atZone(zone).toLocalDate();
-    }
-
-    private Map<String, String> kindNames() {
-        return diaries.kinds().stream().collect(Collectors.toMap(Kind::id, Kind::name));
-    }
-
-    @GetMapping
-    String week(@RequestParam(defaultValue = "") String of, @RequestParam(defaultValue = "") String with, Model model) {
-        LocalDate monday = day(of).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
-        List<Booking> all = bookings.between(
-                monday.atStartOfDay(zone).toInstant(),
-                monday.plusDays(7).atStartOfDay(zone).toInstant());
-        List<Booking> shown = all.stream()
-                .filter(booking -> with.isEmpty() || booking.resources().contains(with))
-                .toList();
-        model.addAttribute("drawing", WeekDrawing.of(monday, shown, kindNames(), zone, clock.instant()));
-        model.addAttribute("any", !diaries.kinds().isEmpty());
-        model.addAttribute("many", shown.size());
-        model.addAttribute("monday", monday);
-        model.addAttribute("before", monday.minusWeeks(1));
-        model.addAttribute("after", monday.plusWeeks(1));
-        model.addAttribute("with", with);
-        model.addAttribute("diaries", diaries.diaries());
-        model.addAttribute("zone", zone.getId());
-        return "appointments/week";
     }
 
     /** A booking in the list. */
@@ -247,10 +219,13 @@ class AppointmentController {
         return "appointments/booking";
     }
 
+    /** @param back the query of the calendar that it was moved in; empty where it was not moved there */
     @PostMapping("/bookings/{id}/move")
     String move(
             @PathVariable String id,
             @RequestParam(defaultValue = "") String start,
+            @RequestParam(defaultValue = "") String with,
+            @RequestParam(defaultValue = "") String back,
             @AuthenticationPrincipal SignedIn person,
             RedirectAttributes flash) {
         Instant at = instant(start);
@@ -258,13 +233,15 @@ class AppointmentController {
                 "said",
                 at == null
                         ? "Please choose a time."
-                        : switch (bookings.change(id, at, person.account().id())) {
+                        : switch (bookings.change(id, at, with, person.account().id())) {
                             case Outcome.Taken(Booking moved) -> "Moved. Whoever comes is told by mail.";
                             case Outcome.Gone(List<Slot> nearest) ->
                                 "This time is no longer free; nothing has changed.";
                             case Outcome.Unfit(String why) -> why;
                         });
-        return "redirect:/appointments/bookings/" + id;
+        return back.matches("\\?[\\w=&%.-]{0,200}")
+                ? "redirect:/appointments" + back
+                : "redirect:/appointments/bookings/" + id;
     }
 
     /** @param what {@code cancel}, {@code came} or {@code away} */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** When kinds of appointment are free. What was held too long is free again. Thread-safe. */
 @Service
@@ -17,9 +18,12 @@ public class Availability {
     private final Diaries diaries;
     private final Seating seating;
     private final Letting letting;
+    private final TransactionTemplate transaction;
     private final InstantSource clock;
 
-    Availability(Diaries diaries, Seating seating, Letting letting, InstantSource clock) {
+    Availability(
+            Diaries diaries, Seating seating, Letting letting, TransactionTemplate transaction, InstantSource clock) {
+        this.transaction = transaction;
         this.diaries = diaries;
         this.seating = seating;
         this.letting = letting;
@@ -37,6 +41,17 @@ public class Availability {
         Optional<Kind> there = diaries.bookable(kind);
         letting.lapsed();
         return there.map(one -> seating.find(one, party, with, from, until)).orElse(List.of());
+    }
+
+    /** The times that a booking could be moved to: those that are free where it stands nowhere. Changes nothing. */
+    List<Slot> elsewhere(Booking booking, Instant from, Instant until) {
+        return transaction.execute(status -> {
+            status.setRollbackOnly();
+            letting.leave(booking);
+            return diaries.bookable(booking.kind())
+                    .map(kind -> seating.find(kind, booking.party(), "", from, until))
+                    .orElse(List.of());
+        });
     }
 
     /** When a kind is free, as conversations learn it. @param with as in {@link Party} */

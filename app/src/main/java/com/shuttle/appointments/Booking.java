@@ -1,5 +1,6 @@
 package com.shuttle.appointments;
 
+import com.shuttle.web.Ids;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
@@ -36,6 +37,36 @@ public record Booking(
 
     public Booking {
         resources = List.copyOf(resources);
+    }
+
+    /** A new one. @param heldUntil null for one that is not only held */
+    static Booking of(
+            Kind kind,
+            List<String> resources,
+            Instant start,
+            Party party,
+            String reference,
+            State state,
+            @Nullable Instant heldUntil,
+            Instant at) {
+        return new Booking(
+                Ids.next(),
+                reference,
+                kind.id(),
+                resources,
+                start,
+                start.plusSeconds(kind.rules().minutes() * 60L),
+                state,
+                heldUntil,
+                party.many(),
+                party.name(),
+                party.email(),
+                party.phone(),
+                party.about(),
+                party.zone(),
+                party.conversation(),
+                0,
+                at);
     }
 
     /** How far it has come. */

@@ -224,6 +224,15 @@ class BookingStore {
                 .fetch(BookingStore::booking);
     }
 
+    List<Booking> of(String conversation, String email) {
+        return db.selectFrom(BOOKING)
+                .where(BOOKING.CONVERSATION_ID
+                        .eq(conversation)
+                        .or(BOOKING.EMAIL.equalIgnoreCase(email).and(BOOKING.EMAIL.ne(""))))
+                .orderBy(BOOKING.STARTS_AT.desc())
+                .fetch(BookingStore::booking);
+    }
+
     /** Filtered by kind and state, sorted by when they are or were made. */
     Page<Booking> bookings(Wanted wanted) {
         Condition which = noCondition();

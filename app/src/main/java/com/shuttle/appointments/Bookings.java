@@ -3,7 +3,6 @@ package com.shuttle.appointments;
 import com.shuttle.appointments.Booking.State;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.Reference;
-import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
 import com.shuttle.web.Vault;
@@ -135,24 +134,9 @@ public class Bookings {
             return new Outcome.Gone(seating.nearest(kind, party.many(), start));
         }
         Instant now = clock.instant();
-        Booking booking = new Booking(
-                Ids.next(),
-                reference,
-                id,
-                placed.resources(),
-                start,
-                start.plusSeconds(kind.rules().minutes() * 60L),
-                held.isZero() ? State.BOOKED : State.HELD,
-                held.isZero() ? null : now.plus(held),
-                party.many(),
-                party.name(),
-                party.email(),
-                party.phone(),
-                party.about(),
-                party.zone(),
-                party.conversation(),
-                0,
-                now);
+        State state = held.isZero() ? State.BOOKED : State.HELD;
+        Instant until = held.isZero() ? null : now.plus(held);
+        Booking booking = Booking.of(kind, placed.resources(), start, party, reference, state, until, now);
         store.insert(booking, placed.session(), party.key());
         store.note(booking.id(), held.isZero() ? "was booked" : "was held", account, now);
         if (held.isZero()) {
@@ -213,9 +197,14 @@ public class Bookings {
 
     /** Moves a booking to another time; where that cannot be, it stays where it is. */
     public Outcome change(String id, Instant start, @Nullable String account) {
+        return change(id, start, "", account);
+    }
+
+    /** The same, to somebody. @param with as in {@link Party} */
+    Outcome change(String id, Instant start, String with, @Nullable String account) {
         try {
             return transaction.execute(status -> {
-                Outcome outcome = changed(id, start, account);
+                Outcome outcome = changed(id, start, with, account);
                 if (!(outcome instanceof Outcome.Taken)) {
                     status.setRollbackOnly();
                 }
@@ -235,21 +224,22 @@ public class Bookings {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public Outcome changeInTurn(String id, Instant start) {
-        return changed(id, start, null);
+        return changed(id, start, "", null);
     }
 
-    private Outcome changed(String id, Instant start, @Nullable String account) {
+    private Outcome changed(String id, Instant start, String with, @Nullable String account) {
         Kind kind = kinds.locked(booking(id).kind()).orElse(null);
         Booking booking = store.locked(id).orElseThrow(() -> new Missing("booking", id));
         if (kind == null || !booking.state().standing()) {
             return new Outcome.Unfit("This appointment can no longer be changed; it is "
                     + booking.state().label() + ".");
         }
-        if (booking.start().equals(start)) {
+        if (booking.start().equals(start)
+                && (with.isEmpty() || booking.resources().contains(with))) {
             return new Outcome.Taken(booking);
         }
         letting.leave(booking);
-        Seating.Placed placed = seating.place(kind, start, booking.party(), "");
+        Seating.Placed placed = seating.place(kind, start, booking.party(), with);
         if (placed == null) {
             return new Outcome.Gone(seating.nearest(kind, booking.party(), start));
         }
@@ -335,6 +325,11 @@ public class Bookings {
     /** Bookings that were made in a conversation. */
     public List<Booking> of(String conversation) {
         return store.of(conversation);
+    }
+
+    /** Bookings that were made in a conversation, or for this address; empty for none. */
+    public List<Booking> of(String conversation, String email) {
+        return store.of(conversation, email);
     }
 
     /** Forgets who booked in a conversation; the times stay taken, as somebody counts on them. */

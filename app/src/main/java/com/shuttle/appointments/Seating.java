@@ -40,7 +40,11 @@ class Seating {
 
     /** The free times of a kind that begin within a period. @param with as in {@link Party} */
     List<Slot> find(Kind kind, int party, String with, Instant from, Instant until) {
-        Instant now = clock.instant();
+        return find(kind, party, with, clock.instant(), from, until);
+    }
+
+    /** The same as it was at a time before. */
+    List<Slot> find(Kind kind, int party, String with, Instant now, Instant from, Instant until) {
         Instant end = min(until, now.plus(Duration.ofDays(kind.rules().horizon() + 1L)));
         if (!from.isBefore(end)) {
             return List.of();
@@ -99,7 +103,13 @@ class Seating {
         if (joined != null) {
             return joined;
         }
-        Slot slot = find(kind, party, with, start, start.plusSeconds(60)).stream()
+        return place(kind, start, party, with, clock.instant());
+    }
+
+    /** The same as it was at a time before. */
+    @Nullable
+    Placed place(Kind kind, Instant start, int party, String with, Instant asOf) {
+        Slot slot = find(kind, party, with, asOf, start, start.plusSeconds(60)).stream()
                 .filter(one -> one.start().equals(start))
                 .findFirst()
                 .orElse(null);
@@ -114,7 +124,7 @@ class Seating {
                     .orElse(null);
         }
         List<String> who = kind.rules().all() ? slot.resources() : List.of(chosen(kind, slot));
-        return new Placed(sessions.begin(kind, who, start, places, clock.instant()), who);
+        return new Placed(sessions.begin(kind, who, start, places, asOf), who);
     }
 
     private String chosen(Kind kind, Slot slot) {

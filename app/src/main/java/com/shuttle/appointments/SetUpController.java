@@ -143,6 +143,7 @@ class SetUpController {
             model.addAttribute("errors", Map.of());
         }
         model.addAttribute("id", id);
+        model.addAttribute("today", clock.instant().atZone(kept.hours().zone()).toLocalDate());
         model.addAttribute(
                 "calendars",
                 id.equals(NEW)

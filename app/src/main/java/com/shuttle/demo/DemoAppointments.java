@@ -1,10 +1,12 @@
 package com.shuttle.demo;
 
 import com.shuttle.appointments.Availability;
+import com.shuttle.appointments.Booking.State;
 import com.shuttle.appointments.Bookings;
 import com.shuttle.appointments.BusyCalendars;
 import com.shuttle.appointments.Diaries;
 import com.shuttle.appointments.Diary;
+import com.shuttle.appointments.FormerBookings;
 import com.shuttle.appointments.Kind;
 import com.shuttle.appointments.Party;
 import com.shuttle.core.booking.Chooser;
@@ -48,6 +50,7 @@ class DemoAppointments {
     private final Diaries diaries;
     private final Availability availability;
     private final Bookings bookings;
+    private final FormerBookings former;
     private final BusyCalendars calendars;
     private final InstantSource clock;
 
@@ -55,8 +58,10 @@ class DemoAppointments {
             Diaries diaries,
             Availability availability,
             Bookings bookings,
+            FormerBookings former,
             BusyCalendars calendars,
             InstantSource clock) {
+        this.former = former;
         this.calendars = calendars;
         this.diaries = diaries;
         this.availability = availability;
@@ -70,11 +75,12 @@ class DemoAppointments {
         List<DayOfWeek> workshop =
                 List.of(DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY);
         List<DayOfWeek> clear = List.of(DayOfWeek.THURSDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY);
-        String idris = person("Idris Vane", Diary.Type.PERSON, office, "09:00-12:30", "13:30-17:00");
-        String oona = person("Oona Fairley", Diary.Type.PERSON, office.subList(1, 5), "10:00-13:00", "14:00-18:00");
+        String idris = person("Idris Vane", List.of("Welsh", "wiring"), office, "09:00-12:30", "13:30-17:00");
+        String oona = person(
+                "Oona Fairley", List.of("French", "catering"), office.subList(1, 5), "10:00-13:00", "14:00-18:00");
         calendars.add(oona, StandIns.address(StandIns.CALENDAR_HOST) + "/calendar.ics");
-        String bench = person("Repair bench", Diary.Type.ROOM, workshop, "10:00-17:00");
-        String terrace = person("Terrace", Diary.Type.ROOM, clear, "19:00-23:00");
+        String bench = room("Repair bench", workshop, "10:00-17:00");
+        String terrace = room("Terrace", clear, "19:00-23:00");
         Map<String, String> kinds = new LinkedHashMap<>();
         kinds.put(
                 "Site visit",
@@ -105,6 +111,9 @@ class DemoAppointments {
                         Chooser.By.IN_TURN,
                         terrace));
         Random random = new Random(15);
+        past(kinds.get("Site visit"), 34, 1, random);
+        past(kinds.get("Telescope drop-off"), 40, 1, random);
+        past(kinds.get("Telescope night"), 48, 5, random);
         book(kinds.get("Site visit"), 26, 1, random);
         book(kinds.get("Telescope drop-off"), 22, 1, random);
         book(kinds.get("Telescope night"), 30, 5, random);
@@ -119,16 +128,44 @@ class DemoAppointments {
         return named;
     }
 
-    private String person(String name, Diary.Type type, List<DayOfWeek> days, String... spans) {
+    private String person(String name, List<String> skills, List<DayOfWeek> days, String... spans) {
+        return diaries.keep(new Diary("", Diary.Type.PERSON, name, hours(days, spans), skills));
+    }
+
+    private String room(String name, List<DayOfWeek> days, String... spans) {
+        return diaries.keep(new Diary("", Diary.Type.ROOM, name, hours(days, spans)));
+    }
+
+    private static OpenHours hours(List<DayOfWeek> days, String... spans) {
         Map<DayOfWeek, List<Span>> week = new EnumMap<>(DayOfWeek.class);
         List<Span> day =
                 Arrays.stream(spans).map(span -> Span.of(span).orElseThrow()).toList();
         days.forEach(one -> week.put(one, day));
-        return diaries.keep(new Diary("", type, name, new OpenHours(ZONE, week, Map.of())));
+        return new OpenHours(ZONE, week, Map.of());
     }
 
     private String kind(String name, String about, String place, Rules rules, Chooser.By by, String... resources) {
         return diaries.keep(new Kind("", name, about, place, rules, by, List.of(resources)));
+    }
+
+    private static final Duration BEHIND = Duration.ofDays(42);
+
+    /** Who came in the weeks before; every seventh called off, every tenth did not come. */
+    private void past(String kind, int many, int largest, Random random) {
+        Instant now = clock.instant();
+        Instant began = now.minus(BEHIND);
+        List<Slot> were = former.free(kind, began.minus(Duration.ofDays(3)), began, now.minus(Duration.ofHours(1)));
+        for (int i = 0; i < many && !were.isEmpty(); i++) {
+            Slot slot = were.get(random.nextInt(were.size()));
+            State state = i % 10 == 9 ? State.NO_SHOW : i % 7 == 6 ? State.CANCELLED : State.DONE;
+            Party party =
+                    new Party(1 + random.nextInt(largest), "", name(random), "", "", "", ZONE.getId(), null, null);
+            former.take(kind, slot.start(), party, state, began.minus(Duration.ofDays(3)));
+        }
+    }
+
+    private static String name(Random random) {
+        return WHO.get(random.nextInt(WHO.size()));
     }
 
     private void book(String kind, int many, int largest, Random random) {
@@ -139,7 +176,7 @@ class DemoAppointments {
             if (free.isEmpty()) {
                 return;
             }
-            String name = WHO.get(random.nextInt(WHO.size()));
+            String name = name(random);
             Slot slot = free.get(random.nextInt(free.size()));
             bookings.take(kind, slot.start(), new Party(party, "", name, "", "", "", ZONE.getId(), null, null), null);
         }

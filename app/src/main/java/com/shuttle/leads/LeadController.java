@@ -1,5 +1,6 @@
 package com.shuttle.leads;
 
+import com.shuttle.appointments.Bookings;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
@@ -26,11 +27,13 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class LeadController {
 
     private final LeadService leads;
+    private final Bookings bookings;
     private final BotService bots;
     private final ConversationService conversations;
 
-    LeadController(LeadService leads, BotService bots, ConversationService conversations) {
+    LeadController(LeadService leads, Bookings bookings, BotService bots, ConversationService conversations) {
         this.leads = leads;
+        this.bookings = bookings;
         this.bots = bots;
         this.conversations = conversations;
     }
@@ -80,6 +83,7 @@ class LeadController {
         model.addAttribute("botName", botNames().getOrDefault(lead.bot(), ""));
         model.addAttribute("lines", conversations.lines(lead.conversation(), 0));
         model.addAttribute("known", conversations.known(lead.conversation()));
+        model.addAttribute("bookings", bookings.of(lead.conversation(), lead.email()));
         return "leads/lead";
     }
 
