@@ -57,20 +57,27 @@ public class Availability {
     /** When a kind is free, as conversations learn it. @param with as in {@link Party} */
     @Transactional
     public FreeTimes times(String id, int party, String with) {
-        return diaries.bookable(id).map(kind -> times(kind, party, with)).orElse(FreeTimes.GONE);
+        return times(id, party, with, clock.instant());
+    }
+
+    /** The same as if it were another time now. */
+    @Transactional
+    public FreeTimes times(String id, int party, String with, Instant now) {
+        return diaries.bookable(id).map(kind -> times(kind, party, with, now)).orElse(FreeTimes.GONE);
     }
 
     /** When the kind of a name is free, in any case of letters. */
     @Transactional
     public FreeTimes named(String name) {
-        return diaries.named(name).map(kind -> times(kind, 1, "")).orElse(FreeTimes.GONE);
+        return diaries.named(name)
+                .map(kind -> times(kind, 1, "", clock.instant()))
+                .orElse(FreeTimes.GONE);
     }
 
-    private FreeTimes times(Kind kind, int party, String with) {
+    private FreeTimes times(Kind kind, int party, String with, Instant now) {
         letting.lapsed();
-        Instant now = clock.instant();
         Instant end = now.plus(Duration.ofDays(kind.rules().horizon() + 1L));
-        List<Instant> starts = seating.find(kind, party, with, now, end).stream()
+        List<Instant> starts = seating.find(kind, party, with, now, now, end).stream()
                 .map(Slot::start)
                 .limit(FreeTimes.MOST)
                 .toList();

@@ -8,6 +8,7 @@ import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Deed;
 import java.time.Duration;
+import java.time.Instant;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.dao.DuplicateKeyException;
@@ -22,6 +23,11 @@ class BookingDeeds {
             @Override
             public FreeTimes free(String kind, int party, String with) {
                 return availability.times(kind, party, with);
+            }
+
+            @Override
+            public FreeTimes free(String kind, int party, String with, Instant now) {
+                return availability.times(kind, party, with, now);
             }
 
             @Override

@@ -68,11 +68,12 @@ public class BusyCalendars {
             return Checked.bad("calendar", "Up to %d calendars can be read.".formatted(MOST));
         }
         try {
-            List<Busy> busy = fetched(resource, address.strip());
+            Outgoing.Fetched fetched = fetched(address.strip(), "");
+            List<Busy> busy = busy(resource, fetched);
             String id = Ids.next();
             transaction.executeWithoutResult(status -> {
                 store.insert(id, resource, address.strip());
-                store.read(id, busy, clock.instant());
+                store.read(id, busy, fetched.etag(), clock.instant());
             });
             return Checked.good(busy.size());
         } catch (Outgoing.Refused | BusyFeed.Unreadable unfit) {
@@ -91,8 +92,14 @@ public class BusyCalendars {
 
     private void read(BusyCalendar calendar) {
         try {
-            List<Busy> busy = fetched(calendar.resource(), calendar.address());
-            transaction.executeWithoutResult(status -> store.read(calendar.id(), busy, clock.instant()));
+            Outgoing.Fetched fetched = fetched(calendar.address(), calendar.known(clock.instant()));
+            if (fetched.bytes() == null) {
+                transaction.executeWithoutResult(status -> store.same(calendar.id(), clock.instant()));
+                return;
+            }
+            List<Busy> busy = busy(calendar.resource(), fetched);
+            transaction.executeWithoutResult(
+                    status -> store.read(calendar.id(), busy, fetched.etag(), clock.instant()));
         } catch (Outgoing.Refused | BusyFeed.Unreadable unfit) {
             LOG.info("calendar {} could not be read", calendar.id());
             transaction.executeWithoutResult(
@@ -100,8 +107,12 @@ public class BusyCalendars {
         }
     }
 
-    private List<Busy> fetched(String resource, String address) throws Outgoing.Refused, BusyFeed.Unreadable {
-        byte[] bytes = outgoing.page(address.replaceFirst("^webcal:", "https:"));
+    private Outgoing.Fetched fetched(String address, String etag) throws Outgoing.Refused {
+        return outgoing.fetch(address.replaceFirst("^webcal:", "https:"), etag);
+    }
+
+    private List<Busy> busy(String resource, Outgoing.Fetched fetched) throws BusyFeed.Unreadable {
+        byte[] bytes = fetched.bytes() == null ? new byte[0] : fetched.bytes();
         ZoneId own = diaries.diaries(List.of(resource)).stream()
                 .map(diary -> diary.hours().zone())
                 .findFirst()

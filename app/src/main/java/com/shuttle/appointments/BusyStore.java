@@ -46,6 +46,8 @@ class BusyStore {
                         row.value1().getTriedAt(),
                         row.value1().getReadAt(),
                         row.value1().getWhy(),
+                        row.value1().getEtag(),
+                        row.value1().getWholeAt(),
                         row.value2()));
     }
 
@@ -73,12 +75,24 @@ class BusyStore {
                 .execute();
     }
 
+    /** It has not changed. */
+    void same(String id, Instant at) {
+        db.update(BUSY_FEED)
+                .set(BUSY_FEED.TRIED_AT, at)
+                .set(BUSY_FEED.READ_AT, at)
+                .set(BUSY_FEED.WHY, "")
+                .where(BUSY_FEED.ID.eq(id))
+                .execute();
+    }
+
     /** Keeps what it says now in the place of what it said. */
-    void read(String id, List<Busy> busy, Instant at) {
+    void read(String id, List<Busy> busy, String etag, Instant at) {
         boolean there = db.update(BUSY_FEED)
                         .set(BUSY_FEED.TRIED_AT, at)
                         .set(BUSY_FEED.READ_AT, at)
                         .set(BUSY_FEED.WHY, "")
+                        .set(BUSY_FEED.ETAG, etag)
+                        .set(BUSY_FEED.WHOLE_AT, at)
                         .where(BUSY_FEED.ID.eq(id))
                         .execute()
                 == 1;

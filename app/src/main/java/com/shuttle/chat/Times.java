@@ -2,6 +2,7 @@ package com.shuttle.chat;
 
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
+import java.time.Instant;
 
 /** Knows when appointments are free, and what is booked. There is one bean of this type, of the package that keeps them. */
 public interface Times {
@@ -14,6 +15,9 @@ public interface Times {
      * @param with  name of a person or room, or something that they can or speak; empty for any
      */
     FreeTimes free(String kind, int party, String with);
+
+    /** The same as if it were another time now. */
+    FreeTimes free(String kind, int party, String with, Instant now);
 
     /** When the kind of a name is free, in any case of letters; nothing where there is none. */
     FreeTimes first(String name);

@@ -2,6 +2,8 @@ package com.shuttle.studio;
 
 import com.shuttle.chat.BotWorld;
 import com.shuttle.chat.Errands;
+import com.shuttle.chat.Times;
+import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Query;
@@ -11,6 +13,9 @@ import com.shuttle.core.table.Column;
 import com.shuttle.core.table.RowsFound;
 import com.shuttle.services.Calls;
 import com.shuttle.services.Catalogue;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -37,7 +42,9 @@ class Outside {
         /** Replies of services take long enough for what is said meanwhile. */
         SLOW,
         /** Nothing is found in tables. */
-        EMPTY;
+        EMPTY,
+        /** No time of any appointment is free. */
+        FULL;
 
         static Mode of(@Nullable String key) {
             for (Mode mode : values()) {
@@ -61,28 +68,49 @@ class Outside {
     private final Errands errands;
     private final Calls calls;
     private final Catalogue services;
+    private final Times times;
 
-    Outside(BotWorld world, Errands errands, Calls calls, Catalogue services) {
+    Outside(BotWorld world, Errands errands, Calls calls, Catalogue services, Times times) {
+        this.times = times;
         this.world = world;
         this.errands = errands;
         this.calls = calls;
         this.services = services;
     }
 
-    /** The world of one turn. */
-    Watch watch(String bot, Mode mode) {
-        return new Watch(world.of(bot, "rehearsal"), mode);
+    /**
+     * How a turn is rehearsed.
+     *
+     * @param day that it is taken for; null for today
+     */
+    record Scene(Mode mode, @Nullable LocalDate day) {
+        static Scene of(@Nullable String mode, @Nullable String day) {
+            try {
+                return new Scene(Mode.of(mode), day == null || day.isBlank() ? null : LocalDate.parse(day));
+            } catch (DateTimeException unreadable) {
+                return new Scene(Mode.of(mode), null);
+            }
+        }
+    }
+
+    /** The world of one turn. @param now when it is taken for */
+    Watch watch(String bot, Mode mode, RehearsedCalendar calendar, Instant now) {
+        return new Watch(world.of(bot, "rehearsal"), mode, calendar, now);
     }
 
     /** One turn's world; for one thread. */
     final class Watch implements World {
         private final World there;
         private final Mode mode;
+        private final RehearsedCalendar calendar;
+        private final Instant now;
         private final List<Seen> seen = new ArrayList<>();
 
-        private Watch(World there, Mode mode) {
+        private Watch(World there, Mode mode, RehearsedCalendar calendar, Instant now) {
             this.there = there;
             this.mode = mode;
+            this.calendar = calendar;
+            this.now = now;
         }
 
         List<Seen> seen() {
@@ -91,6 +119,10 @@ class Outside {
 
         @Override
         public <R> R reply(Query<R> query) {
+            Object ofCalendar = ofCalendar(query);
+            if (ofCalendar != null) {
+                return query.type().cast(ofCalendar);
+            }
             R reply = there.reply(query);
             if (query instanceof Query.Rows rows && reply instanceof RowsFound found) {
                 RowsFound shown =
@@ -99,6 +131,26 @@ class Outside {
                 return query.type().cast(shown);
             }
             return reply;
+        }
+
+        /** What is asked of appointments; null for anything else. */
+        private @Nullable Object ofCalendar(Query<?> query) {
+            return switch (query) {
+                case Query.Times wanted -> free(wanted.kind(), wanted.party(), wanted.with());
+                case Query.FirstFree first -> mode == Mode.FULL ? FreeTimes.GONE : null;
+                case Query.Held held -> calendar.holds(held.reference());
+                case Query.Booked one ->
+                    calendar.found(one.reference(), one.email(), kind -> free(kind, 1, ""))
+                            .orElse(null);
+                default -> null;
+            };
+        }
+
+        private FreeTimes free(String kind, int party, String with) {
+            FreeTimes there = times.free(kind, party, with, now);
+            return mode == Mode.FULL
+                    ? new FreeTimes(there.name(), there.zone(), List.of(), there.people())
+                    : calendar.without(there, kind);
         }
 
         /** Does an errand. @param awaiting what the conversation waits for meanwhile */

@@ -37,7 +37,8 @@ class RehearsalController {
             @Nullable String text,
             @Nullable List<String> pick,
             @Nullable Boolean goOn,
-            @Nullable String outside) {}
+            @Nullable String outside,
+            @Nullable String day) {}
 
     /** @param media shown beside the words; null for none @param layout of the options */
     record MessageView(
@@ -83,7 +84,7 @@ class RehearsalController {
 
     @PostMapping
     View begin(@PathVariable String id, @RequestBody Told asked) {
-        return view(rehearsals.begin(bots.bot(id), Outside.Mode.of(asked.outside())));
+        return view(rehearsals.begin(bots.bot(id), Outside.Scene.of(asked.outside(), asked.day())));
     }
 
     @PostMapping("/turns")
@@ -96,14 +97,14 @@ class RehearsalController {
                 ? List.of()
                 : asked.pick().stream().filter(Objects::nonNull).toList();
         boolean picks = !pick.isEmpty();
-        Outside.Mode mode = Outside.Mode.of(asked.outside());
+        Outside.Scene scene = Outside.Scene.of(asked.outside(), asked.day());
         if (!picks && !goesOn && (text.isBlank() || text.length() > Words.LONGEST_MESSAGE)) {
             return ResponseEntity.unprocessableContent()
                     .body(problem(rehearsal, "A message has 1 to " + Words.LONGEST_MESSAGE + " readable characters."));
         }
         Optional<Rehearsals.Played> told = goesOn
-                ? rehearsals.goOn(rehearsal, bot, mode)
-                : picks ? rehearsals.pick(rehearsal, bot, mode, pick) : rehearsals.say(rehearsal, bot, mode, text);
+                ? rehearsals.goOn(rehearsal, bot, scene)
+                : picks ? rehearsals.pick(rehearsal, bot, scene, pick) : rehearsals.say(rehearsal, bot, scene, text);
         return told.map(played -> ResponseEntity.ok(view(played)))
                 .orElseGet(() -> ResponseEntity.status(410)
                         .body(problem(rehearsal, "This rehearsal is over. Start it again to go on.")));

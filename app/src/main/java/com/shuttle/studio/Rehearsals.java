@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
+import com.shuttle.core.calendar.Zones;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Event;
@@ -14,10 +15,14 @@ import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.engine.Engine;
 import com.shuttle.web.Ids;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /**
@@ -33,7 +38,8 @@ class Rehearsals {
     /** A turn that sends more errands than this, one after the other, is shown as it is. */
     private static final int MOST_ERRANDS = 5;
 
-    private record Rehearsal(String bot, State state) {}
+    /** @param calendar what it has booked so far */
+    private record Rehearsal(String bot, State state, RehearsedCalendar calendar) {}
 
     private final BotService bots;
     private final Outside outside;
@@ -49,33 +55,31 @@ class Rehearsals {
         this.clock = clock;
     }
 
-    Played begin(Bot bot, Outside.Mode mode) {
+    Played begin(Bot bot, Outside.Scene scene) {
         String id = Ids.next();
-        Outside.Watch watch = outside.watch(bot.id(), mode);
-        Turn turn = play(bot, State.NEW, (stamp, playbook, state) -> new Event.Started(stamp, "web", ""), watch);
-        keep(id, bot, turn);
-        return new Played(id, turn, watch.seen());
+        Rehearsal fresh = new Rehearsal(bot.id(), State.NEW, RehearsedCalendar.EMPTY);
+        return play(id, bot, fresh, scene, (stamp, playbook, state) -> new Event.Started(stamp, "web", ""));
     }
 
     /** The visitor types; empty if the rehearsal is gone or belongs to another bot. A secret is not kept at all. */
-    Optional<Played> say(String id, Bot bot, Outside.Mode mode, String text) {
+    Optional<Played> say(String id, Bot bot, Outside.Scene scene, String text) {
         return tell(
                 id,
                 bot,
-                mode,
+                scene,
                 (stamp, playbook, state) -> Engine.isSecret(playbook, state, text)
                         ? new Event.Confided(stamp, "rehearsed")
                         : new Event.Said(stamp, text));
     }
 
     /** The visitor picks; empty as for {@link #say}. */
-    Optional<Played> pick(String id, Bot bot, Outside.Mode mode, List<String> options) {
-        return tell(id, bot, mode, (stamp, playbook, state) -> new Event.Picked(stamp, options));
+    Optional<Played> pick(String id, Bot bot, Outside.Scene scene, List<String> options) {
+        return tell(id, bot, scene, (stamp, playbook, state) -> new Event.Picked(stamp, options));
     }
 
     /** What is waited for comes at once: the time, the signal, or a file; empty as for {@link #say}. */
-    Optional<Played> goOn(String id, Bot bot, Outside.Mode mode) {
-        return tell(id, bot, mode, (stamp, playbook, state) -> {
+    Optional<Played> goOn(String id, Bot bot, Outside.Scene scene) {
+        return tell(id, bot, scene, (stamp, playbook, state) -> {
             Awaiting awaiting = state.awaiting();
             String key = awaiting == null ? "" : awaiting.key();
             return switch (awaiting) {
@@ -86,15 +90,32 @@ class Rehearsals {
         });
     }
 
-    private Optional<Played> tell(String id, Bot bot, Outside.Mode mode, ToEvent event) {
+    private Optional<Played> tell(String id, Bot bot, Outside.Scene scene, ToEvent event) {
         Rehearsal rehearsal = open.getIfPresent(id);
         if (rehearsal == null || !rehearsal.bot().equals(bot.id())) {
             return Optional.empty();
         }
-        Outside.Watch watch = outside.watch(bot.id(), mode);
-        Turn turn = play(bot, rehearsal.state(), event, watch);
-        keep(id, bot, turn);
-        return Optional.of(new Played(id, turn, watch.seen()));
+        return Optional.of(play(id, bot, rehearsal, scene, event));
+    }
+
+    private Played play(String id, Bot bot, Rehearsal rehearsal, Outside.Scene scene, ToEvent event) {
+        Playbook playbook = new Playbook(bots.draftRelease(bot));
+        Instant now = now(playbook, scene.day());
+        Outside.Watch watch = outside.watch(bot.id(), scene.mode(), rehearsal.calendar(), now);
+        Turn turn = play(playbook, rehearsal.state(), event, watch, now);
+        if (turn instanceof Turn.Taken taken) {
+            open.put(
+                    id,
+                    new Rehearsal(bot.id(), taken.state(), rehearsal.calendar().after(taken.effects())));
+        }
+        return new Played(id, turn, watch.seen());
+    }
+
+    /** Now, or this time of another day on the bot's clock. */
+    private Instant now(Playbook playbook, @Nullable LocalDate day) {
+        ZoneId zone = Zones.firstKnown(playbook.release().profile().zone());
+        Instant now = clock.instant();
+        return day == null ? now : now.atZone(zone).with(day).toInstant();
     }
 
     private interface ToEvent {
@@ -102,9 +123,8 @@ class Rehearsals {
     }
 
     /** Plays a turn, and where it sends errands, does them at once and plays on with what came of them. */
-    private Turn play(Bot bot, State state, ToEvent event, Outside.Watch watch) {
-        Playbook playbook = new Playbook(bots.draftRelease(bot));
-        Event taken = event.event(stamp(), playbook, state);
+    private Turn play(Playbook playbook, State state, ToEvent event, Outside.Watch watch, Instant now) {
+        Event taken = event.event(new Stamp(now, Ids.seed()), playbook, state);
         Turn turn = Engine.take(playbook, state, taken, watch);
         for (int i = 0; i < MOST_ERRANDS && turn instanceof Turn.Taken sent; i++) {
             Errand errand = sent.effects().stream()
@@ -115,17 +135,13 @@ class Rehearsals {
             if (errand == null || awaiting == null || !awaiting.key().equals(errand.key())) {
                 return turn;
             }
-            Event came = new Event.Came(stamp(), errand.key(), watch.perform(errand, awaiting));
+            Event came = new Event.Came(new Stamp(now, Ids.seed()), errand.key(), watch.perform(errand, awaiting));
             if (!(Engine.take(playbook, sent.state(), came, watch) instanceof Turn.Taken next)) {
                 return turn;
             }
             turn = joined(sent, next);
         }
         return turn;
-    }
-
-    private Stamp stamp() {
-        return new Stamp(clock.instant(), Ids.seed());
     }
 
     private static Turn.Taken joined(Turn.Taken first, Turn.Taken then) {
@@ -144,11 +160,5 @@ class Rehearsals {
         List<T> both = new ArrayList<>(first);
         both.addAll(then);
         return both;
-    }
-
-    private void keep(String id, Bot bot, Turn turn) {
-        if (turn instanceof Turn.Taken taken) {
-            open.put(id, new Rehearsal(bot.id(), taken.state()));
-        }
     }
 }

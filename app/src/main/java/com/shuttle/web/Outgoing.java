@@ -39,9 +39,11 @@ import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuil
 import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.ConnectionRequestTimeoutException;
 import org.apache.hc.core5.http.ContentType;
+import org.apache.hc.core5.http.Header;
 import org.apache.hc.core5.http.HttpEntity;
 import org.apache.hc.core5.http.io.entity.StringEntity;
 import org.apache.hc.core5.util.Timeout;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -56,6 +58,7 @@ public class Outgoing {
     private static final int LARGEST = 5_000_000;
     private static final int LARGEST_REPLY = 1_000_000;
     private static final int MOST_REDIRECTS = 5;
+    private static final int LONGEST_ETAG = 300;
     private static final int LARGEST_PORT = 65_535;
     private static final int MOST_CONNECTIONS = 2000;
     private static final int MOST_CONNECTIONS_A_HOST = 300;
@@ -278,6 +281,15 @@ public class Outgoing {
         own.put(host, new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
     }
 
+    private static Fetched fetched(ClassicHttpResponse response, String etag) throws IOException {
+        if (response.getCode() == 304 && !etag.isEmpty()) {
+            return new Fetched(null, etag);
+        }
+        Header header = response.getFirstHeader("ETag");
+        String said = header == null || header.getValue().length() > LONGEST_ETAG ? "" : header.getValue();
+        return new Fetched(bytes(response), said);
+    }
+
     private static byte[] bytes(ClassicHttpResponse response) throws IOException {
         HttpEntity entity = response.getEntity();
         if (response.getCode() != 200 || entity == null) {
@@ -293,11 +305,26 @@ public class Outgoing {
     }
 
     /**
-     * The bytes of a page.
+     * A page as it is now.
      *
+     * @param etag  by which its server tells whether it has changed; empty for none
+     * @param bytes null where it has not changed
+     */
+    public record Fetched(byte @Nullable [] bytes, String etag) {}
+
+    /** The bytes of a page. @throws Refused as for {@link #fetch} */
+    public byte[] page(String address) throws Refused {
+        byte[] bytes = fetch(address, "").bytes();
+        return bytes == null ? new byte[0] : bytes;
+    }
+
+    /**
+     * Fetches a page where it has changed.
+     *
+     * @param etag of what is known of it; empty to fetch it whatever it is
      * @throws Refused if the address is none, leads inside, does not answer, or answers with too much or an error
      */
-    public byte[] page(String address) throws Refused {
+    public Fetched fetch(String address, String etag) throws Refused {
         URI uri;
         try {
             uri = new URI(address.contains("://") ? address.strip() : "https://" + address.strip());
@@ -312,7 +339,11 @@ public class Outgoing {
             throw new Refused("This is no web address. It should look like https://example.org/help.");
         }
         try {
-            return client.execute(new HttpGet(uri), Outgoing::bytes);
+            HttpGet get = new HttpGet(uri);
+            if (!etag.isEmpty()) {
+                get.setHeader("If-None-Match", etag);
+            }
+            return client.execute(get, response -> fetched(response, etag));
         } catch (Inside e) {
             throw new Refused("This address lies within the own network; pages are only fetched from outside.");
         } catch (IOException e) {

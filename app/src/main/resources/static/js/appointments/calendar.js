@@ -64,6 +64,9 @@ function follow(at) {
   for (const place of lifted.places ?? []) {
     place.rect.classList.toggle('near', place === near);
   }
+  if (near) {
+    layer.append(near.rect);
+  }
 }
 
 function letGo() {

@@ -22,6 +22,7 @@ export function rehearse(dock, hooks) {
   const form = dock.querySelector('form');
   const input = form.querySelector('input');
   const outside = dock.querySelector('#rehearse-outside');
+  const day = dock.querySelector('#rehearse-day');
   const facts = dock.querySelector('[data-facts]');
   let id = null;
 
@@ -147,7 +148,7 @@ export function rehearse(dock, hooks) {
 
   async function fromTheStart() {
     talk.replaceChildren();
-    await call(dock.dataset.base, { outside: outside.value });
+    await call(dock.dataset.base, { outside: outside.value, day: day.value });
   }
 
   async function begin() {
@@ -160,7 +161,7 @@ export function rehearse(dock, hooks) {
       if (id === null) {
         await fromTheStart();
       }
-      await call(`${dock.dataset.base}/turns`, { rehearsal: id, outside: outside.value, ...what });
+      await call(`${dock.dataset.base}/turns`, { rehearsal: id, outside: outside.value, day: day.value, ...what });
     });
   }
 

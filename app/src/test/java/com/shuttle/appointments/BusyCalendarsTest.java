@@ -20,6 +20,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -125,6 +126,25 @@ class BusyCalendarsTest {
         assertThat(calendars.of(oona).getFirst().why()).isEmpty();
         calendars.remove(oona, calendars.of(oona).getFirst().id());
         assertThat(free(kind)).hasSize(14);
+    }
+
+    @Test
+    void whatHasNotChangedIsNotReadAgain() {
+        String oona = person();
+        String kind = kind(oona);
+        calendars.add(oona, "http://" + host + "/calendar.ics");
+        calendars.readAll();
+        assertThat(elsewhere.unchanged()).isEqualTo(1);
+        assertThat(calendars.of(oona).getFirst().stale(Instant.now())).isFalse();
+        assertThat(free(kind)).hasSize(9);
+        elsewhere.add("Dentist", TUESDAY.atTime(9, 0), TUESDAY.atTime(9, 30));
+        calendars.readAll();
+        assertThat(free(kind)).hasSize(8);
+        BusyCalendar read = calendars.of(oona).getFirst();
+        assertThat(read.known(Instant.now())).isEqualTo(read.etag()).isNotEmpty();
+        assertThat(read.known(Instant.now().plus(Duration.ofDays(2))))
+                .as("what recurs is worked out anew")
+                .isEmpty();
     }
 
     @ParameterizedTest

@@ -20,6 +20,8 @@ public final class BusyCalendarStandIn extends HttpStandIn {
 
     private final List<String> added = new ArrayList<>();
 
+    private int unchanged;
+
     public BusyCalendarStandIn(int port) throws IOException {
         super("Busy calendar", port);
     }
@@ -27,6 +29,11 @@ public final class BusyCalendarStandIn extends HttpStandIn {
     /** Adds something from one local time to another. */
     public synchronized void add(String title, LocalDateTime from, LocalDateTime until) {
         added.add(event("added-" + added.size(), title, from, until, ""));
+    }
+
+    /** How often it was asked and had not changed. */
+    public synchronized int unchanged() {
+        return unchanged;
     }
 
     private static String event(String uid, String title, LocalDateTime from, LocalDateTime until, String rule) {
@@ -50,7 +57,12 @@ public final class BusyCalendarStandIn extends HttpStandIn {
                         tuesday.atTime(15, 0),
                         "RRULE:FREQ=WEEKLY;BYDAY=TU,TH\r\n")
                 + String.join("", added) + "END:VCALENDAR\r\n";
-        return new Reply(200, file, "text/calendar; charset=utf-8");
+        String etag = "\"" + Integer.toHexString(file.hashCode()) + "\"";
+        boolean known = etag.equals(call.headers().get("if-none-match"));
+        unchanged += known ? 1 : 0;
+        return known
+                ? new Reply(304, "", "text/calendar", etag)
+                : new Reply(200, file, "text/calendar; charset=utf-8", etag);
     }
 
     @Override

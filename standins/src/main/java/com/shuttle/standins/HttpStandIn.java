@@ -59,7 +59,11 @@ public abstract class HttpStandIn implements AutoCloseable {
     }
 
     /** A reply in JSON, or a page. */
-    protected record Reply(int status, Object body, String type) {
+    protected record Reply(int status, Object body, String type, String etag) {
+        Reply(int status, Object body, String type) {
+            this(status, body, type, "");
+        }
+
         static Reply json(int status, Object body) {
             return new Reply(status, body, "application/json");
         }
@@ -197,6 +201,9 @@ public abstract class HttpStandIn implements AutoCloseable {
     private static void send(HttpExchange exchange, Reply reply, boolean huge) throws IOException {
         byte[] bytes = reply.bytes();
         exchange.getResponseHeaders().add("Content-Type", reply.type());
+        if (!reply.etag().isEmpty()) {
+            exchange.getResponseHeaders().add("ETag", reply.etag());
+        }
         exchange.sendResponseHeaders(reply.status(), huge ? 0 : bytes.length == 0 ? -1 : bytes.length);
         try (OutputStream out = exchange.getResponseBody()) {
             if (huge) {
