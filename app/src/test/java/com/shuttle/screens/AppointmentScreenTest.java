@@ -4,16 +4,27 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static com.shuttle.Waiting.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
+import com.shuttle.appointments.Availability;
 import com.shuttle.appointments.Booking;
 import com.shuttle.appointments.Bookings;
+import com.shuttle.appointments.Outcome;
+import com.shuttle.appointments.Party;
 import com.shuttle.bots.Bot;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.demo.StandIns;
 import com.shuttle.standins.MailServer.Mail;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.temporal.TemporalAdjusters;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -46,9 +57,12 @@ class AppointmentScreenTest {
     private final int port;
     private final TestData data;
     private final StandIns standIns;
+    private final Availability availability;
     private final Bookings bookings;
 
-    AppointmentScreenTest(@LocalServerPort int port, TestData data, StandIns standIns, Bookings bookings) {
+    AppointmentScreenTest(
+            @LocalServerPort int port, TestData data, StandIns standIns, Availability availability, Bookings bookings) {
+        this.availability = availability;
         this.bookings = bookings;
         this.port = port;
         this.data = data;
@@ -185,6 +199,113 @@ class AppointmentScreenTest {
             team.locator("summary:has-text('Cancel')").click();
             team.locator("button:has-text('Cancel and tell them')").click();
             assertThat(team.locator(".state-word")).hasText("cancelled");
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
+
+    /** The first time of a kind that is free. */
+    private Instant free(String kind) {
+        Instant now = Instant.now();
+        return availability
+                .free(kind, 1, now, now.plus(Duration.ofDays(30)))
+                .getFirst()
+                .start();
+    }
+
+    private static LocalDate day(Instant start) {
+        return start.atZone(ZoneId.of("Europe/London")).toLocalDate();
+    }
+
+    @Test
+    void aBookingIsDraggedToAFreeTime() {
+        try (Screens screens = new Screens(port)) {
+            Page team = screens.signedIn("maren.holt");
+            String kind = kind(team, person(team));
+            String name = data.name("Dana");
+            Party dana = new Party(1, "", name, "", "", "", "", null, null);
+            Booking booking = ((Outcome.Taken) bookings.take(kind, free(kind), dana, null)).booking();
+            team.navigate("/appointments?of=" + day(booking.start()));
+            Locator block =
+                    team.locator("a[data-moves][data-who*='" + name + "']").first();
+            block.scrollIntoViewIfNeeded();
+            BoundingBox at = block.boundingBox();
+            team.mouse().move(at.x + 20, at.y + 8);
+            team.mouse().down();
+            team.mouse().move(at.x + 20, at.y + 40, new Mouse.MoveOptions().setSteps(4));
+            assertThat(team.locator(".place.near")).hasCount(1);
+            team.keyboard().press("Escape");
+            assertThat(team.locator(".place")).hasCount(0);
+            team.mouse().up();
+            team.mouse().move(at.x + 20, at.y + 8);
+            team.mouse().down();
+            team.mouse().move(at.x + 20, at.y + 90, new Mouse.MoveOptions().setSteps(4));
+            assertThat(team.locator(".place.near")).hasCount(1);
+            team.mouse().up();
+            assertThat(team.locator("#moving [data-who]")).containsText(name);
+            team.locator("#moving .main").click();
+            assertThat(team.locator(".notice")).containsText("Moved.");
+            assertThat(bookings.booking(booking.id()).start()).isAfter(booking.start());
+            team.locator("select[name=view]").selectOption("day");
+            team.locator("#of").fill(day(booking.start()).toString());
+            team.locator("button:has-text('Show')").click();
+            assertThat(team.locator("svg.week .shut").first()).isVisible();
+            assertThat(team.locator("a[data-moves][data-who*='" + name + "']")).isVisible();
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
+
+    @Test
+    void aDayIsTakenOffByClickingIt() {
+        try (Screens screens = new Screens(port)) {
+            Page team = screens.signedIn("maren.holt");
+            person(team);
+            String day = LocalDate.now(ZoneId.of("Europe/London"))
+                    .with(TemporalAdjusters.next(DayOfWeek.WEDNESDAY))
+                    .toString();
+            Locator cell = team.locator("[data-day='" + day + "']");
+            cell.click();
+            assertThat(team.locator("#day-hours")).hasValue("09:00-22:00");
+            team.locator("[data-off]").click();
+            assertThat(cell).hasClass(Pattern.compile(".*off.*other.*"));
+            assertThat(cell).isFocused();
+            cell.click();
+            team.locator("#day-hours").fill("10-12");
+            team.keyboard().press("Enter");
+            team.locator("button:has-text('Keep')").click();
+            assertThat(team.locator("#exceptions")).hasValue(day + " 10:00-12:00");
+            cell.click();
+            team.locator("[data-usual]").click();
+            assertThat(team.locator("#exceptions")).hasValue("");
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
+
+    private static final String HOLDS = """
+            {"format":"shuttle-flow/1","id":"main","name":"Calls","phrases":[],"sections":[{"id":"s","title":"","steps":[
+            {"kind":"appointment","id":"n3","of":"%s","ask":["When would suit you?"],"who":"{{name}}","email":"{{email}}",
+             "exits":{"booked":"step:n4","nothing_free":"step:n4","declined":"step:n4"}},
+            {"kind":"message","id":"n4","say":["That is all."]}]}]}""";
+
+    @Test
+    void aTimeIsKeptFromOthersWhileTheAddressIsTyped() {
+        try (Screens screens = new Screens(port)) {
+            Page team = screens.signedIn("maren.holt");
+            String kind = kind(team, person(team));
+            Bot bot = data.released(FlowJson.readTrusted(HOLDS.formatted(kind)));
+            Page first = screens.stranger();
+            first.navigate("/chat/" + bot.slug());
+            String time = first.locator("#offers button").first().innerText();
+            first.locator("#offers button").first().click();
+            assertThat(first.locator(".bubble.bot").last()).containsText("What name shall I put it under?");
+            Page second = screens.stranger();
+            second.navigate("/chat/" + bot.slug());
+            assertThat(second.locator("#offers button").first()).not().hasText(time);
+            Screens.say(first, "Dana Whitlow");
+            assertThat(first.locator(".bubble.bot").last()).containsText("Which email address");
+            String address = data.name("dana").replaceAll("[^a-z0-9]", "") + "@mill.example";
+            Screens.say(first, address);
+            assertThat(first.locator(".bubble.bot").last()).containsText("That is all.");
+            assertThat(mail(address, 1).calendar()).contains("METHOD:REQUEST");
             assertThat(screens.complaints()).isEmpty();
         }
     }
