@@ -1,5 +1,7 @@
 package com.shuttle.studio;
 
+import com.shuttle.appointments.Diaries;
+import com.shuttle.appointments.Kind;
 import com.shuttle.bots.BotService;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.expression.Expressions;
@@ -50,8 +52,10 @@ class ExpressionController {
 
     private final BotService bots;
     private final AccountService accounts;
+    private final Diaries diaries;
 
-    ExpressionController(BotService bots, AccountService accounts) {
+    ExpressionController(BotService bots, AccountService accounts, Diaries diaries) {
+        this.diaries = diaries;
         this.bots = bots;
         this.accounts = accounts;
     }
@@ -62,8 +66,10 @@ class ExpressionController {
         Map<String, ValueType> types = new HashMap<>(playbook.variables());
         types.putAll(Expressions.SYSTEM);
         if (asked.words() != null) {
-            List<String> teams = accounts.teams().stream().map(Team::name).toList();
-            return switch (PlainWords.read(asked.words(), types, teams)) {
+            PlainWords.Names names = new PlainWords.Names(
+                    accounts.teams().stream().map(Team::name).toList(),
+                    diaries.kinds().stream().map(Kind::name).toList());
+            return switch (PlainWords.read(asked.words(), types, names)) {
                 case PlainWords.Result.Read(Rules rules) ->
                     shown(playbook.expressions(), rules.text(types), asked.condition());
                 case PlainWords.Result.Unread(String why, int at) -> new Shown("", why, at, null, true, "");

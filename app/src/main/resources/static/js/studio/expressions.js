@@ -19,8 +19,10 @@ const COMPARISONS = [
   ['unknown', 'is not known'],
   ['open', 'is open (team)'],
   ['closed', 'is closed (team)'],
+  ['free', 'has a free time (appointment)'],
+  ['not_free', 'has no free time (appointment)'],
 ];
-const WITHOUT_VALUE = new Set(['yes', 'no', 'known', 'unknown', 'open', 'closed']);
+const WITHOUT_VALUE = new Set(['yes', 'no', 'known', 'unknown', 'open', 'closed', 'free', 'not_free']);
 const PAUSE_MS = 350;
 
 function element(name, className, text) {
@@ -130,7 +132,7 @@ class Helper {
     variable.setAttribute('list', 'variables');
     variable.value = row.variable;
     variable.placeholder = 'variable';
-    variable.setAttribute('aria-label', 'Variable or team');
+    variable.setAttribute('aria-label', 'Variable, team or appointment');
     const comparison = element('select', '');
     comparison.setAttribute('aria-label', 'Comparison');
     COMPARISONS.forEach(([key, words]) => comparison.append(new Option(words, key)));

@@ -69,8 +69,11 @@ final class Repairs {
         List<Slot> open = run.playbook.slots().stream()
                 .filter(slot -> !run.facts.knows(slot.name()))
                 .toList();
-        List<Repair> repairs = RepairReader.read(
-                text, known, open, pending, run.around().context(), run.around().meaning());
+        List<Repair> repairs = new ArrayList<>(RepairReader.read(
+                text, known, open, pending, run.around().context(), run.around().meaning()));
+        if (awaiting instanceof Awaiting.Slot) {
+            repairs.removeIf(this::isOfTimes);
+        }
         String told = repairs.stream()
                 .map(repair -> repair.variable() + " to " + repair.after().shown() + " (" + repair.why() + ")")
                 .collect(Collectors.joining(", "));
@@ -81,6 +84,13 @@ final class Repairs {
                 Clauses.questions(text).stream().map(Clauses.Clause::span).toList());
         others.addAll(toldBesides(text, repairs, pending));
         return new Heard("changed", told, Strengths.CHANGE, Span.only(text, others), () -> apply(repairs));
+    }
+
+    /** What is said of days and hours while times are offered is meant for them, unless it names what it changes. */
+    private boolean isOfTimes(Repair repair) {
+        ValueType type = requireNonNull(run.playbook.slot(repair.variable())).type();
+        return repair.why().equals(Repair.TOLD_ANEW)
+                && (type == ValueType.DATE || type == ValueType.TIME || type == ValueType.DATE_TIME);
     }
 
     /** A value that fits just one thing known is that thing told anew, where no value of any kind is asked for. */

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -58,6 +59,10 @@ public final class PlainWords {
     private static final Pattern TEAM = Pattern.compile(
             "(?:the )?team (.+?) is (open|closed|not open|there|in|away)|(?:the )?(.+?) team is (open|closed|not open|there|in|away)",
             Pattern.CASE_INSENSITIVE);
+    private static final String FREE_OR_NOT =
+            "(?:is|are|has|have) (free|available|an? free times?|free times?|not free|not available|no free times?|booked up|fully booked)";
+    private static final Pattern APPOINTMENT =
+            Pattern.compile("(?:an? |the )?(?:appointments? )?(.+?) " + FREE_OR_NOT, Pattern.CASE_INSENSITIVE);
     private static final Pattern BETWEEN =
             Pattern.compile("(?:is |are )?(?:between|from) (\\S+) (?:and|to) (\\S+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern JOIN = Pattern.compile("\\s+(and|or)\\s+", Pattern.CASE_INSENSITIVE);
@@ -69,12 +74,21 @@ public final class PlainWords {
     }
 
     /**
-     * Reads a condition.
+     * What conditions may name beside variables.
      *
-     * @param types of every variable, the system ones too
      * @param teams names of the teams there are
+     * @param kinds names of the kinds of appointment there are
      */
-    public static Result read(String words, Map<String, ValueType> types, Collection<String> teams) {
+    public record Names(Collection<String> teams, Collection<String> kinds) {
+        boolean anyIn(String words) {
+            String low = words.toLowerCase(Locale.ROOT);
+            return Stream.concat(teams.stream(), kinds.stream())
+                    .anyMatch(name -> low.contains(name.toLowerCase(Locale.ROOT)));
+        }
+    }
+
+    /** Reads a condition. @param types of every variable, the system ones too */
+    public static Result read(String words, Map<String, ValueType> types, Names names) {
         if (words.length() > LONGEST) {
             return new Result.Unread("Please keep it below %d characters.".formatted(LONGEST), LONGEST);
         }
@@ -83,9 +97,9 @@ public final class PlainWords {
         int at = 0;
         String last = "";
         while (at < words.length()) {
-            int end = clauseEnd(words, at, types, teams);
+            int end = clauseEnd(words, at, types, names);
             String clause = words.substring(at, end).strip();
-            Result.@Nullable Unread problem = clause(clause, at, types, teams, rows, last);
+            Result.@Nullable Unread problem = clause(clause, at, types, names, rows, last);
             if (problem != null) {
                 return problem;
             }
@@ -108,16 +122,15 @@ public final class PlainWords {
     }
 
     /** Where a clause ends: before the next "and" or "or" that begins one; the "and" of "between" does not. */
-    private static int clauseEnd(String words, int from, Map<String, ValueType> types, Collection<String> teams) {
+    private static int clauseEnd(String words, int from, Map<String, ValueType> types, Names names) {
         Matcher join = JOIN.matcher(words);
         int at = from;
         while (join.find(at)) {
             String rest = words.substring(join.end());
             boolean begins = variable(rest, types) != null
-                    || TEAM.matcher(rest).lookingAt()
-                            && teams.stream()
-                                    .anyMatch(team ->
-                                            rest.toLowerCase(Locale.ROOT).contains(team.toLowerCase(Locale.ROOT)))
+                    || (TEAM.matcher(rest).lookingAt()
+                                    || APPOINTMENT.matcher(rest).lookingAt())
+                            && names.anyIn(rest)
                     || PHRASES.stream()
                             .anyMatch(phrase -> phrase.words().matcher(rest).lookingAt());
             if (begins) {
@@ -129,23 +142,24 @@ public final class PlainWords {
     }
 
     private static Result.@Nullable Unread clause(
-            String clause,
-            int at,
-            Map<String, ValueType> types,
-            Collection<String> teams,
-            List<Row> rows,
-            String before) {
+            String clause, int at, Map<String, ValueType> types, Names names, List<Row> rows, String before) {
         Matcher team = TEAM.matcher(clause);
         if (team.matches()) {
             String name = team.group(1) != null ? team.group(1) : team.group(3);
             String state = team.group(2) != null ? team.group(2) : team.group(4);
-            Optional<String> known =
-                    teams.stream().filter(t -> t.equalsIgnoreCase(name.strip())).findFirst();
+            Optional<String> known = known(names.teams(), name);
             if (known.isEmpty()) {
                 return new Result.Unread("There is no team “" + name.strip() + "”.", at);
             }
             boolean open = state.matches("(?i)open|there|in");
             rows.add(new Row(known.get(), open ? Comparison.OPEN : Comparison.CLOSED, ""));
+            return null;
+        }
+        Matcher appointment = APPOINTMENT.matcher(clause);
+        if (appointment.matches() && known(names.kinds(), appointment.group(1)).isPresent()) {
+            boolean not = appointment.group(2).matches("(?i)n.*|booked up|fully booked");
+            rows.add(new Row(
+                    known(names.kinds(), appointment.group(1)).get(), not ? Comparison.NOT_FREE : Comparison.FREE, ""));
             return null;
         }
         String named = variable(clause, types);
@@ -182,6 +196,10 @@ public final class PlainWords {
         return new Result.Unread(
                 "I don't know the comparison after “" + variable.replace('_', ' ') + "”.",
                 at + (named == null ? 0 : named.length()));
+    }
+
+    private static Optional<String> known(Collection<String> names, String name) {
+        return names.stream().filter(one -> one.equalsIgnoreCase(name.strip())).findFirst();
     }
 
     /** The variable's name that words begin with, as written; the longest; null for none. */
@@ -241,6 +259,8 @@ public final class PlainWords {
         return switch (row.comparison()) {
             case OPEN, CLOSED ->
                 "team " + row.variable() + " " + row.comparison().words();
+            case FREE, NOT_FREE ->
+                "appointment " + row.variable() + " " + row.comparison().words();
             default ->
                 spoken(row) + " " + row.comparison().words() + (row.comparison().takesValue() ? " " + value : "");
         };

@@ -9,4 +9,8 @@ import com.shuttle.core.reading.Value;
  * @param after    the value that is right
  * @param why      how it was told, for the trace
  */
-public record Repair(String variable, Value after, String why) {}
+public record Repair(String variable, Value after, String why) {
+
+    /** It was said without a word of what it is of. */
+    public static final String TOLD_ANEW = "told anew";
+}

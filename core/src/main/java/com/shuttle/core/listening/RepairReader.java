@@ -277,7 +277,9 @@ public final class RepairReader {
                             instanceof Reading.Given given
                     && !given.value().equals(one.value())) {
                 repairs.add(new Repair(
-                        slot.name(), Completing.inPlaceOf(text, one.value(), given.value(), context), "told anew"));
+                        slot.name(),
+                        Completing.inPlaceOf(text, one.value(), given.value(), context),
+                        Repair.TOLD_ANEW));
             }
         }
         return repairs;

@@ -85,6 +85,26 @@ class AppointmentTest {
     }
 
     @Test
+    void aWishChangesNoDayThatIsKnown() {
+        talk();
+        Talk talk = Talk.with(
+                world,
+                FlowBuilder.flow("main")
+                        .question("q", "When is your party?", ValueType.DATE, "event_date", "w")
+                        .question("w", "Where may we write?", ValueType.EMAIL, "email", "a")
+                        .json(
+                                "{'kind':'appointment','id':'a','of':'visit','ask':['When?'],'exits':{'booked':'step:b'}}")
+                        .message("b", "See you.", null)
+                        .build());
+        talk.says("12 june 2026").says("dana@mill.example");
+        talk.says("friday in the afternoon").hears("These are free:").knows("event_date", "Friday 12 June 2026");
+        talk.says("sorry, the event is on 19 june 2026").knows("event_date", "Friday 19 June 2026");
+        talk.says("and my email is dana@other.example").knows("email", "dana@other.example");
+        talk.says("the 13th at nine").says("yes");
+        assertThat(booked(talk)).isEqualTo("2026-03-13T09:00:00Z");
+    }
+
+    @Test
     void othersLaterEarlierAndNothingThen() {
         Talk talk = offers(
                 talk().says("something later?"),
@@ -112,6 +132,9 @@ class AppointmentTest {
     @Test
     void whatIsSaidOfThoseThatAreOfferedMeansThem() {
         assertThat(booked(talk().says("the last one please"))).isEqualTo("2026-03-13T09:00:00Z");
+        for (String second : List.of("ok the second", "yes, let's go with the second one please", "second")) {
+            assertThat(booked(talk().says(second))).as(second).isEqualTo("2026-03-12T09:00:00Z");
+        }
         assertThat(booked(talk().says("any day is fine")
                         .hears("This one is free. Shall I book it?")
                         .says("yes")))

@@ -151,6 +151,7 @@ class ExpressionsTest {
         assertThat(expressions.compile(text)).isNotNull();
         assertThat(expressions.evaluate(text, VALUES, Around.NOTHING)).isNotNull();
         assertThat(Rules.read(text)).isNotNull();
-        assertThat(PlainWords.read(text, TYPES, List.of("Events"))).isNotNull();
+        assertThat(PlainWords.read(text, TYPES, new PlainWords.Names(List.of("Events"), List.of())))
+                .isNotNull();
     }
 }

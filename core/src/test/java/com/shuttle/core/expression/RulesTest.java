@@ -27,6 +27,9 @@ class RulesTest {
             "transport", ValueType.CHOICE,
             "extras", ValueType.MULTI_CHOICE);
 
+    private static final PlainWords.Names NAMES =
+            new PlainWords.Names(List.of("Events", "Visits"), List.of("Site visit"));
+
     @ParameterizedTest
     @CsvSource(
             delimiter = ';',
@@ -43,10 +46,13 @@ class RulesTest {
                 "extras contains Catering;\"Catering\" in extras",
                 "guests is not known;!known(guests)",
                 "team Visits is closed;!open(\"Visits\")",
+                "a site visit is free;free(\"Site visit\")",
+                "appointment Site visit has a free time;free(\"Site visit\")",
+                "guests > 3 and site visit is fully booked;guests > 3 && !free(\"Site visit\")",
                 "transport is Black and white;transport == \"Black and white\"",
             })
     void plainWordsAreRead(String words, String text) {
-        assertThat(PlainWords.read(words, TYPES, List.of("Events", "Visits")))
+        assertThat(PlainWords.read(words, TYPES, NAMES))
                 .isInstanceOfSatisfying(
                         PlainWords.Result.Read.class,
                         read -> assertThat(read.rules().text(TYPES)).isEqualTo(text));
@@ -64,7 +70,7 @@ class RulesTest {
                 "''|0",
             })
     void whatIsNotUnderstoodIsToldWithItsPlace(String words, int at) {
-        assertThat(PlainWords.read(words, TYPES, List.of("Events")))
+        assertThat(PlainWords.read(words, TYPES, NAMES))
                 .isInstanceOfSatisfying(
                         PlainWords.Result.Unread.class,
                         unread -> assertThat(unread.at()).isEqualTo(at));
@@ -87,7 +93,7 @@ class RulesTest {
     void plainWordsSayTheSameAgain(@ForAll("rules") Rules rules) {
         String text = rules.text(TYPES);
         String words = PlainWords.of(text).orElseThrow();
-        assertThat(PlainWords.read(words, TYPES, List.of("Events", "Visits")))
+        assertThat(PlainWords.read(words, TYPES, NAMES))
                 .isInstanceOfSatisfying(
                         PlainWords.Result.Read.class,
                         read -> assertThat(read.rules().text(TYPES)).isEqualTo(text));

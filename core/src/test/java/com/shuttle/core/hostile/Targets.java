@@ -76,7 +76,11 @@ final class Targets {
         targets.put("places", text -> Places.widened(text, place -> place.length() % 2 == 0));
         targets.put("guard", text -> Guard.faults(text, text + "."));
         targets.put(
-                "plain words", text -> PlainWords.read(text, Map.of("guests", ValueType.NUMBER), List.of("Events")));
+                "plain words",
+                text -> PlainWords.read(
+                        text,
+                        Map.of("guests", ValueType.NUMBER),
+                        new PlainWords.Names(List.of("Events"), List.of("Site visit"))));
         targets.put("rules", Rules::read);
         Expressions expressions = new Expressions(Map.of("guests", ValueType.NUMBER));
         targets.put("expression", expressions::compile);
