@@ -57,6 +57,7 @@ class AppointmentsApi {
             @Nullable String kind,
             @Nullable String start,
             @Nullable Integer party,
+            @Nullable String with,
             @Nullable String name,
             @Nullable String email,
             @Nullable String phone,
@@ -90,19 +91,23 @@ class AppointmentsApi {
     }
 
     @GetMapping("/kinds/{kind}/slots")
-    @Operation(summary = "Free times of a kind", description = "From now on for two weeks where no period is given.")
+    @Operation(
+            summary = "Free times of a kind",
+            description =
+                    "From now on for two weeks where no period is given; with a person, room, skill or language, if any.")
     List<SlotView> slots(
             @PathVariable String kind,
             @RequestParam(required = false) @Nullable String from,
             @RequestParam(required = false) @Nullable String until,
-            @RequestParam(defaultValue = "1") int party) {
+            @RequestParam(defaultValue = "1") int party,
+            @RequestParam(defaultValue = "") String with) {
         Kind there = diaries.bookable(kind).orElseThrow(() -> new Missing("kind of appointment", kind));
         Instant start = from == null ? clock.instant() : instant(from);
         Instant end = until == null ? start.plus(Duration.ofDays(14)) : instant(until);
         if (Duration.between(start, end).compareTo(LONGEST) > 0) {
             throw Problems.unfit("A period is up to %d days long.".formatted(LONGEST.toDays()));
         }
-        return availability.free(there.id(), party, start, end).stream()
+        return availability.free(there.id(), party, with, start, end).stream()
                 .map(AppointmentsApi::view)
                 .toList();
     }
@@ -142,7 +147,7 @@ class AppointmentsApi {
         }
         Party party = new Party(
                 wanted.party() == null ? 1 : wanted.party(),
-                "",
+                text(wanted.with()),
                 text(wanted.name()),
                 text(wanted.email()),
                 text(wanted.phone()),

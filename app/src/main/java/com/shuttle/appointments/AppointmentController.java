@@ -126,11 +126,22 @@ class AppointmentController {
                 .or(() -> kinds.stream().findFirst());
         LocalDate from = day(parameters.getOrDefault("from", ""));
         int party = party(parameters.getOrDefault("party", "1"));
+        List<Diary> people = kind.filter(one -> !one.rules().all())
+                .map(one -> diaries.diaries(one.resources()))
+                .orElse(List.of());
+        String with = people.stream()
+                .map(Diary::id)
+                .filter(id -> id.equals(parameters.get("with")))
+                .findFirst()
+                .orElse("");
+        model.addAttribute("people", people.size() > 1 ? people : List.of());
+        model.addAttribute("with", with);
         model.addAttribute("kinds", kinds);
         model.addAttribute("kind", kind.orElse(null));
         model.addAttribute("from", from);
         model.addAttribute("party", party);
-        model.addAttribute("days", kind.map(one -> free(one.id(), party, from)).orElse(List.of()));
+        model.addAttribute(
+                "days", kind.map(one -> free(one.id(), party, with, from)).orElse(List.of()));
         model.addAttribute("later", from.plusDays(DAYS));
         model.addAttribute("zone", zone.getId());
         if (!model.containsAttribute("form")) {
@@ -140,9 +151,9 @@ class AppointmentController {
         return "appointments/new";
     }
 
-    private List<FreeDays.Day> free(String kind, int party, LocalDate from) {
+    private List<FreeDays.Day> free(String kind, int party, String with, LocalDate from) {
         Instant start = from.atStartOfDay(zone).toInstant();
-        return FreeDays.of(availability.free(kind, party, start, start.plus(Duration.ofDays(DAYS))), zone);
+        return FreeDays.of(availability.free(kind, party, with, start, start.plus(Duration.ofDays(DAYS))), zone);
     }
 
     private static int party(String text) {
@@ -164,7 +175,7 @@ class AppointmentController {
         if (error.isEmpty() && start != null) {
             Party party = new Party(
                     many,
-                    "",
+                    form.getOrDefault("with", ""),
                     name,
                     cut(form, "email", 254),
                     cut(form, "phone", 60),
@@ -185,6 +196,7 @@ class AppointmentController {
         flash.addFlashAttribute("form", form);
         flash.addAttribute("kind", kind);
         flash.addAttribute("party", many);
+        flash.addAttribute("with", form.getOrDefault("with", ""));
         flash.addAttribute("from", form.getOrDefault("from", ""));
         return "redirect:/appointments/new";
     }
@@ -214,7 +226,7 @@ class AppointmentController {
         model.addAttribute("over", booking.start().isBefore(clock.instant()));
         model.addAttribute("from", day);
         model.addAttribute("later", day.plusDays(DAYS));
-        model.addAttribute("days", free(booking.kind(), booking.party(), day));
+        model.addAttribute("days", free(booking.kind(), booking.party(), "", day));
         model.addAttribute("zone", zone.getId());
         return "appointments/booking";
     }
