@@ -84,6 +84,7 @@ class ArchitectureTest {
             "exchange",
             "releases",
             "chat",
+            "panel",
             "services",
             "notices",
             "appointments",

@@ -18,6 +18,7 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.reading.Words;
+import com.shuttle.panel.Speaking;
 import com.shuttle.web.Callers;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
@@ -55,7 +56,9 @@ class ChatApi {
             @Nullable String visitor,
             @Nullable String page,
             @Nullable String channel,
-            @Nullable String zone) {}
+            @Nullable String zone,
+            @Nullable String flow,
+            @Nullable String cue) {}
 
     /** @param visitor to be brought again when the same visitor comes back; one that was not made here is not taken */
     record Begun(
@@ -93,6 +96,7 @@ class ChatApi {
     private final VisitorIds visitors;
     private final UnfitBodies bodies;
     private final Times times;
+    private final Speaking speaking;
 
     ChatApi(
             ConversationService conversations,
@@ -103,7 +107,9 @@ class ChatApi {
             UploadService uploads,
             VisitorIds visitors,
             UnfitBodies bodies,
-            Times times) {
+            Times times,
+            Speaking speaking) {
+        this.speaking = speaking;
         this.times = times;
         this.bodies = bodies;
         this.visitors = visitors;
@@ -123,7 +129,7 @@ class ChatApi {
             @RequestBody(required = false) @Nullable Begin begin,
             HttpServletRequest request) {
         limits.newConversation(Callers.of(request));
-        Begin with = begin == null ? new Begin(null, null, null, null) : begin;
+        Begin with = begin == null ? new Begin(null, null, null, null, null, null) : begin;
         String id = bots.bySlug(bot).map(Bot::id).orElse(bot);
         String visitor = visitors.of(id, with.visitor());
         ConversationService.Begun begun = conversations
@@ -132,8 +138,12 @@ class ChatApi {
                         visitor,
                         line(with.page(), LONGEST_PAGE),
                         with.channel() == null || with.channel().isBlank() ? "web" : line(with.channel(), 20),
-                        line(with.zone(), 60))
+                        line(with.zone(), 60),
+                        line(with.flow(), 60))
                 .orElseThrow(() -> new Missing("released bot", bot));
+        if (with.cue() != null) {
+            speaking.began(begun.conversation(), id, with.cue());
+        }
         Reply reply = begun.reply();
         return new Begun(
                 begun.conversation(),

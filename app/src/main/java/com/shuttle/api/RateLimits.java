@@ -59,6 +59,11 @@ class RateLimits {
         require(addresses.take(address));
     }
 
+    /** A page of a website asks something of the panel. */
+    void panel(String address) {
+        require(talkers.take(address));
+    }
+
     /** @param length of what is said, in characters; 0 for what is picked or sent */
     void message(String conversation, String address, int length) {
         require(conversations.take(conversation) && talkers.take(address, 1 + length / SHORT));

@@ -1,5 +1,6 @@
 package com.shuttle.appointments;
 
+import com.shuttle.releases.Outsider;
 import com.shuttle.web.Access;
 import com.shuttle.web.Area;
 import org.springframework.context.annotation.Bean;
@@ -12,5 +13,11 @@ class AppointmentPlaces {
     @Bean
     Area appointmentsArea() {
         return new Area("appointments", "Appointments", "/appointments", 35, Access.Who.AGENT);
+    }
+
+    @Bean
+    Outsider kindsOfAppointment(Diaries diaries) {
+        return new Outsider(
+                "appointment", "kind of appointment", id -> diaries.bookable(id).isPresent());
     }
 }

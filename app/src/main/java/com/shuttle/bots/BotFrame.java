@@ -27,6 +27,7 @@ public class BotFrame {
         model.addAttribute("bot", bot);
         model.addAttribute("tab", tab);
         model.addAttribute("live", live);
+        model.addAttribute("next", releases.nextNumber(id));
         boolean differs = releases.draftDiffers(bot);
         model.addAttribute("draftDiffers", differs);
         model.addAttribute(

@@ -54,6 +54,11 @@ public class BotService {
         return store.bot(id).orElseThrow(() -> new Missing("bot", id));
     }
 
+    /** One that is there and in use. */
+    public Optional<Bot> find(String id) {
+        return store.bot(id).filter(bot -> !bot.archived());
+    }
+
     /** The bot that visitors find at an address. */
     public Optional<Bot> bySlug(String slug) {
         return store.bySlug(slug).filter(bot -> !bot.archived());

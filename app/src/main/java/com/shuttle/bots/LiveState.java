@@ -6,6 +6,9 @@ public interface LiveState {
     /** Number of the live release; 0 before the first. */
     int liveNumber(String bot);
 
+    /** The number that the next release gets. */
+    int nextNumber(String bot);
+
     /** Whether the draft differs from the live release, or there is none yet. */
     boolean draftDiffers(Bot bot);
 }

@@ -46,8 +46,8 @@ import tools.jackson.databind.JsonNode;
 /**
  * The shell around the engine. A turn is worked out from the conversation as it stands, without a lock or a connection to
  * the database, however long that takes; then event, what the turn read and came to, messages, state and deeds are stored
- * in one transaction, unless another turn was faster, in which case it is worked out anew. Watchers are told after the
- * commit. The same client message id is taken once, however often it is sent. Thread-safe.
+ * in one transaction, unless another turn was faster, in which case it is worked out anew.
+ * A client message id is taken once, however often it is sent. Thread-safe.
  */
 @Service
 public class ConversationService {
@@ -108,17 +108,21 @@ public class ConversationService {
     /**
      * Begins a conversation with the live release of a bot; empty if there is none.
      *
-     * @param visitor what names the visitor across conversations; may be empty
-     * @param page    address they came from; may be empty
-     * @param zone    the visitor's time zone; empty for the bot's
+     * @param visitor what names them across conversations; may be empty, as may the {@code page} they came from
+     * @param zone    the visitor's; empty for the bot's
      */
     public Optional<Begun> begin(String bot, String visitor, String page, String channel, String zone) {
+        return begin(bot, visitor, page, channel, zone, "");
+    }
+
+    /** @param flow id of the one it begins with; empty for the main one */
+    public Optional<Begun> begin(String bot, String visitor, String page, String channel, String zone, String flow) {
         return releases.live(bot).map(release -> {
             String id = Ids.next();
             String token = Ids.secret();
             Instant now = clock.instant();
             Map<String, Value> known = visitor.isEmpty() ? Map.of() : outcomes.remembered(bot, visitor);
-            Event event = new Event.Started(new Stamp(now, Ids.seed()), channel, page, visitor, zone, known);
+            Event event = new Event.Started(new Stamp(now, Ids.seed()), channel, page, visitor, zone, known, flow);
             Playbook playbook = releases.playbook(release);
             Reads.Recorder recorder = new Reads.Recorder(world.of(bot, id));
             if (!(Engine.take(playbook, State.NEW, event, recorder) instanceof Turn.Taken turn)) {
@@ -145,7 +149,6 @@ public class ConversationService {
                         : new Event.Said(stamp, text));
     }
 
-    /** The visitor sent a file that is kept under {@code file}. */
     Outcome send(String conversation, String clientMessageId, String file, String name) {
         return turn(conversation, clientMessageId, (stamp, book, state) -> new Event.Sent(stamp, file, name));
     }

@@ -86,6 +86,7 @@ class Demo implements ApplicationRunner {
     private final TableService tables;
     private final DemoServices services;
     private final DemoAppointments appointments;
+    private final DemoSite site;
     private final Path data;
 
     Demo(
@@ -98,6 +99,7 @@ class Demo implements ApplicationRunner {
             TableService tables,
             DemoServices services,
             DemoAppointments appointments,
+            DemoSite site,
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
@@ -108,6 +110,7 @@ class Demo implements ApplicationRunner {
         this.tables = tables;
         this.services = services;
         this.appointments = appointments;
+        this.site = site;
         this.data = data;
     }
 
@@ -202,6 +205,7 @@ class Demo implements ApplicationRunner {
         for (Bot bot : List.of(vesper, visit, hire, repair, gallery)) {
             good(releases.release(bot.id(), "First light", designer.id()));
         }
+        site.make(vesper, hire);
         Map<String, Bot> named =
                 Map.of("vesper", vesper, "school-visits", visit, "dome-hire", hire, "repair-bench", repair);
         for (Visitor visitor : Visitor.all()) {

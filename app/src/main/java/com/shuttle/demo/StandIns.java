@@ -9,11 +9,13 @@ import com.shuttle.standins.LoanStock;
 import com.shuttle.standins.MailPage;
 import com.shuttle.standins.MailServer;
 import com.shuttle.standins.ModelServer;
+import com.shuttle.standins.ObservatorySite;
 import com.shuttle.web.Outgoing;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.net.BindException;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -41,6 +43,7 @@ public class StandIns {
     private final IdentityCheck identity;
     private final MailPage mailPage;
     private final BusyCalendarStandIn calendar;
+    private final ObservatorySite site;
 
     /**
      * @param port      of the first; the others follow it. Where one is taken another is found
@@ -59,7 +62,8 @@ public class StandIns {
         identity = new IdentityCheck(mail, next(port, 4));
         mailPage = new MailPage(mail, next(port, 6));
         calendar = new BusyCalendarStandIn(next(port, 7));
-        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage, calendar}) {
+        site = new ObservatorySite(next(port, 8));
+        for (HttpStandIn one : all()) {
             one.start();
         }
         outgoing.lead(MODEL_HOST, model.port());
@@ -68,6 +72,10 @@ public class StandIns {
         outgoing.lead(STOCK_HOST, stock.port());
         outgoing.lead(IDENTITY_HOST, identity.port());
         outgoing.lead(CALENDAR_HOST, calendar.port());
+    }
+
+    private List<HttpStandIn> all() {
+        return List.of(records, courses, stock, identity, mailPage, calendar, site);
     }
 
     private static int next(int port, int by) {
@@ -110,6 +118,10 @@ public class StandIns {
         return calendar;
     }
 
+    public ObservatorySite site() {
+        return site;
+    }
+
     public MailServer mail() {
         return mail;
     }
@@ -117,7 +129,7 @@ public class StandIns {
     /** The pages on which one sees what arrived, by name. */
     Map<String, String> pages() {
         Map<String, String> pages = new LinkedHashMap<>();
-        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage, calendar}) {
+        for (HttpStandIn one : all()) {
             pages.put(one.name(), "http://localhost:" + one.port());
         }
         return pages;
@@ -136,7 +148,7 @@ public class StandIns {
     @PreDestroy
     void stop() {
         model.close();
-        for (HttpStandIn one : new HttpStandIn[] {records, courses, stock, identity, mailPage, calendar}) {
+        for (HttpStandIn one : all()) {
             one.close();
         }
         mail.close();

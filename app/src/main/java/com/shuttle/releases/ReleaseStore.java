@@ -40,15 +40,6 @@ class ReleaseStore {
         return last == null ? 0 : last;
     }
 
-    Optional<String> live(String bot) {
-        return db.select(RELEASE.ID)
-                .from(RELEASE)
-                .where(RELEASE.BOT_ID.eq(bot))
-                .orderBy(RELEASE.NUMBER.desc())
-                .limit(1)
-                .fetchOptional(RELEASE.ID);
-    }
-
     Optional<String> document(String id) {
         return db.select(RELEASE.DOCUMENT)
                 .from(RELEASE)

@@ -77,7 +77,7 @@ class SecurityConfiguration {
     @Bean
     @Order(0)
     SecurityFilterChain visitors(HttpSecurity http) throws Exception {
-        return http.securityMatcher("/api/v1/chat/**")
+        return http.securityMatcher("/api/v1/chat/**", "/api/v1/panel/**")
                 .csrf(AbstractHttpConfigurer::disable)
                 .logout(AbstractHttpConfigurer::disable)
                 .requestCache(AbstractHttpConfigurer::disable)
@@ -90,9 +90,23 @@ class SecurityConfiguration {
                 .build();
     }
 
-    /** Programs: a bearer token a call, no session, no cookies, so nothing to forge. */
+    /** The panel's frame, which shows on the pages of others: which of them its page says itself. */
     @Bean
     @Order(1)
+    SecurityFilterChain frames(HttpSecurity http) throws Exception {
+        return http.securityMatcher("/panel/**")
+                .csrf(AbstractHttpConfigurer::disable)
+                .logout(AbstractHttpConfigurer::disable)
+                .requestCache(AbstractHttpConfigurer::disable)
+                .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .headers(headers -> headers.frameOptions(frame -> frame.disable()))
+                .authorizeHttpRequests(routes -> routes.anyRequest().permitAll())
+                .build();
+    }
+
+    /** Programs: a bearer token a call, no session, no cookies, so nothing to forge. */
+    @Bean
+    @Order(2)
     SecurityFilterChain programs(HttpSecurity http, AccountService accounts) throws Exception {
         return http.securityMatcher("/api/**")
                 .csrf(csrf -> csrf.disable())
@@ -113,7 +127,7 @@ class SecurityConfiguration {
 
     /** People: signed in by form, with a session and a CSRF token. */
     @Bean
-    @Order(2)
+    @Order(3)
     SecurityFilterChain people(HttpSecurity http, DeclaredAccess access, AccountService accounts, Sessions sessions)
             throws Exception {
         return http.csrf(csrf -> csrf.ignoringRequestMatchers("/signal/*/*/*"))

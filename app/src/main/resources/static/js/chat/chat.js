@@ -1,5 +1,6 @@
 // The visitor's page: one conversation, kept across reloads and shared by the visitor's tabs.
 import { articlePanel } from './article-panel.js';
+import { alone, arrival, heed, memory, settled, tellSite } from './memory.js';
 import { follow } from '../web/sse.js';
 import { shown } from './media.js';
 import { fitTextBox, showWidgets } from './widgets.js';
@@ -26,7 +27,7 @@ let pressed = null;
 /** Whether the visitor pressed Enter before the conversation had begun. */
 let early = false;
 
-const read = () => JSON.parse(localStorage.getItem(KEY) ?? 'null');
+const read = () => JSON.parse(memory.get(KEY) ?? 'null');
 const authorized = () => ({ Authorization: `Bearer ${session.token}` });
 
 function tell(sentence) {
@@ -146,6 +147,9 @@ function pull() {
         const looksOn = last > 0;
         last = fresh.at(-1).seq;
         await reveal(fresh, looksOn);
+        if (looksOn) {
+          tellSite('news', { many: fresh.filter((message) => message.from !== 'visitor').length });
+        }
       }
       showOffers(news.awaiting);
       fitTextBox(form, text, news.awaiting, news.ended);
@@ -164,9 +168,11 @@ async function begin() {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify({
-      page: document.referrer || location.href,
+      page: arrival.page,
       channel: 'web',
-      visitor: localStorage.getItem(VISITOR) ?? '',
+      visitor: memory.get(VISITOR) ?? '',
+      flow: arrival.flow,
+      cue: arrival.cue || null,
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     }),
   });
@@ -175,13 +181,13 @@ async function begin() {
     throw new Error(why.detail ?? 'The conversation could not be started. Please try again in a moment.');
   }
   const { conversation, token, visitor } = await response.json();
-  localStorage.setItem(VISITOR, visitor);
-  localStorage.setItem(KEY, JSON.stringify({ conversation, token }));
+  memory.set(VISITOR, visitor);
+  memory.set(KEY, JSON.stringify({ conversation, token }));
 }
 
 /** Takes up the conversation this visitor has, or begins one; two tabs opened at once begin only one. */
 async function enter() {
-  await navigator.locks.request(KEY, async () => {
+  await alone(KEY, async () => {
     session = read();
     if (session) {
       const known = await fetch(`${api}/conversations/${session.conversation}/messages?after=0`, { headers: authorized() });
@@ -204,7 +210,7 @@ async function enter() {
 }
 
 async function again() {
-  localStorage.removeItem(KEY);
+  memory.remove(KEY);
   await start();
   text.focus();
 }
@@ -307,6 +313,19 @@ text.addEventListener('keydown', (event) => {
 document.getElementById('again').addEventListener('click', again);
 articlePanel(document.getElementById('article-panel'), document.getElementById('log'));
 
+document.getElementById('close')?.addEventListener('click', () => tellSite('close'));
+addEventListener('keydown', (event) => {
+  if (event.key === 'Escape' && !document.querySelector('dialog[open]')) {
+    tellSite('close');
+  }
+});
+heed('shown', () => text.focus());
+heed('memory', () => {
+  if (read()?.conversation !== session?.conversation) {
+    start();
+  }
+});
+
 // Another tab of the same visitor began anew.
 addEventListener('storage', (event) => {
   if (event.key === KEY && event.newValue && JSON.parse(event.newValue).conversation !== session?.conversation) {
@@ -314,4 +333,4 @@ addEventListener('storage', (event) => {
   }
 });
 
-start();
+settled.then(start);

@@ -6,7 +6,8 @@ document.addEventListener('alpine:init', () => {
     label: 'Copy',
 
     async copy() {
-      await navigator.clipboard.writeText(new URL(this.$root.dataset.text, location.href).href);
+      const { plain, text } = this.$root.dataset;
+      await navigator.clipboard.writeText(plain ?? new URL(text, location.href).href);
       this.label = 'Copied';
     },
   }));

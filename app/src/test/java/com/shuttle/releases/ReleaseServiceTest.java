@@ -2,6 +2,7 @@ package com.shuttle.releases;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.groups.Tuple.tuple;
 
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
@@ -10,6 +11,7 @@ import com.shuttle.bots.BotForm;
 import com.shuttle.bots.BotService;
 import com.shuttle.bots.Manner;
 import com.shuttle.core.edit.Edit;
+import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.StepKind;
@@ -17,6 +19,9 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -27,8 +32,10 @@ class ReleaseServiceTest {
     private final TestData data;
     private final BotService bots;
     private final ReleaseService releases;
+    private final Lives lives;
 
-    ReleaseServiceTest(TestData data, BotService bots, ReleaseService releases) {
+    ReleaseServiceTest(TestData data, BotService bots, ReleaseService releases, Lives lives) {
+        this.lives = lives;
         this.data = data;
         this.bots = bots;
         this.releases = releases;
@@ -97,6 +104,64 @@ class ReleaseServiceTest {
         TestData.good(bots.change(bot.id(), new BotForm(bot.name(), bot.slug(), "", bot.region(), bot.zone(), hours)));
         assertThat(releases.draftDiffers(bots.bot(bot.id()))).isTrue();
         assertThat(live(bot).profile().hours()).isEmpty();
+    }
+
+    @Test
+    void oneIsMadeLiveLaterAndRolledBack() {
+        Bot bot = written();
+        ReleaseInfo one = TestData.good(releases.release(bot.id(), "", null));
+        bots.edit(bot.id(), "main", new Edit.Set("n1", "text.0", "Good day"), null);
+        ReleaseInfo two = TestData.good(releases.make(bot.id(), "kinder", null));
+        assertThat(live(bot).number()).as("it is only made").isEqualTo(1);
+        assertThat(releases.nextNumber(bot.id())).isEqualTo(3);
+        assertThat(releases.compare(bot.id(), 1, 2)).hasSize(1);
+        assertThat(releases.compare(bot.id(), 2, 0)).isEmpty();
+
+        Instant due = Instant.now().plusSeconds(60);
+        releases.plan(bot.id(), two.number(), due, null);
+        assertThat(lives.planned(bot.id()).orElseThrow().release()).isEqualTo(two.id());
+        lives.serve();
+        assertThat(live(bot).number()).as("not yet").isEqualTo(1);
+        lives.plan(new Lives.Plan(bot.id(), two.id(), null, Instant.now().minusSeconds(1)));
+        lives.serve();
+        lives.serve();
+        assertThat(live(bot).number()).isEqualTo(2);
+        assertThat(lives.planned(bot.id())).isEmpty();
+
+        releases.goLive(bot.id(), one.number(), null);
+        assertThat(live(bot).number()).isEqualTo(1);
+        assertThat(releases.draftDiffers(bot)).isTrue();
+        assertThat(lives.spells(bot.id()))
+                .extracting(Lives.Spell::number, Lives.Spell::planned)
+                .containsExactly(tuple(1, false), tuple(2, true), tuple(1, false));
+        assertThatThrownBy(() -> releases.goLive(bot.id(), 9, null)).isInstanceOf(Missing.class);
+    }
+
+    @Test
+    void whatIsPlannedIsLeftOutWhereAnotherGoesLive() {
+        Bot bot = written();
+        TestData.good(releases.release(bot.id(), "", null));
+        ReleaseInfo two = TestData.good(releases.make(bot.id(), "", null));
+        releases.plan(bot.id(), two.number(), Instant.now().plusSeconds(600), null);
+        TestData.good(releases.release(bot.id(), "", null));
+        assertThat(lives.planned(bot.id())).isEmpty();
+        assertThat(live(bot).number()).isEqualTo(3);
+        assertThat(releases.ahead(LocalDateTime.now().minusDays(2), ZoneId.of("Europe/London")))
+                .isNull();
+    }
+
+    @Test
+    void whatItNeedsAndIsGoneIsSaid() {
+        String flow = """
+                {"format":"shuttle-flow/1","id":"main","name":"Visits","phrases":[],"sections":[{"id":"s","title":"","steps":[
+                {"kind":"appointment","id":"n1","title":"Visit","of":"no-such-kind","ask":["When?"],"exits":{}},
+                {"kind":"hand_off","id":"n2","title":"Over","team":"no-such-team","exits":{}}]}]}""";
+        Bot bot = data.released(FlowJson.readTrusted(flow));
+        assertThat(releases.gone(bot.id(), 1))
+                .containsExactly(
+                        "Visits: the kind of appointment that “Visit” names is gone.",
+                        "Visits: the team that “Over” names is gone.");
+        assertThat(releases.gone(written().id(), 0)).isEmpty();
     }
 
     @Test

@@ -50,6 +50,9 @@ class ScreensTest {
                 "/knowledge",
                 "/leads",
                 "/inbox",
+                "/appointments",
+                "/appointments?view=day",
+                "/appointments/new",
                 "/settings",
                 "/api/docs",
                 "/chat/vesper",
@@ -80,7 +83,16 @@ class ScreensTest {
         page.navigate(flow + "/reading");
         check(page, "reading");
         String bot = page.url().replaceAll("/flows/.*", "");
-        for (String tab : List.of("/profile", "/variables", "/manners", "/knowledge", "/releases")) {
+        for (String tab : List.of(
+                "/profile",
+                "/variables",
+                "/manners",
+                "/knowledge",
+                "/cues",
+                "/cues/new",
+                "/share",
+                "/releases",
+                "/releases/0")) {
             page.navigate(bot + tab);
             check(page, tab);
         }
@@ -143,6 +155,9 @@ class ScreensTest {
                 "/bots",
                 "/leads",
                 "/inbox",
+                "/appointments",
+                "/appointments?view=day",
+                "/appointments/new",
                 "/settings",
                 "/knowledge",
                 "/api/docs",

@@ -111,6 +111,11 @@ public abstract class HttpStandIn implements AutoCloseable {
     /** What the service does; called by one thread at a time. */
     protected abstract Reply reply(Call call);
 
+    /** Where its page stands. */
+    protected String page() {
+        return "/";
+    }
+
     /** What it keeps, as rows for its page: the first names the columns. */
     protected abstract List<List<String>> kept();
 
@@ -137,7 +142,7 @@ public abstract class HttpStandIn implements AutoCloseable {
 
     private void serve(HttpExchange exchange) throws IOException {
         Call call = call(exchange);
-        boolean own = call.path().equals("/") || call.path().equals("/mood");
+        boolean own = call.path().equals(page()) || call.path().equals("/mood");
         Mood now = own ? Mood.WELL : mood;
         if (now == Mood.SLOW) {
             wait(SLOW_SECONDS);

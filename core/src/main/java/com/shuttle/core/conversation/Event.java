@@ -35,13 +35,27 @@ public sealed interface Event {
      * @param visitor names the visitor across conversations; may be empty
      * @param zone    IANA time zone of the visitor; empty for the bot's
      * @param known   values of visitor variables from conversations before; may be null for none
+     * @param flow    id of the flow it begins with; empty, or one that is gone, for the main one
      */
-    record Started(Stamp stamp, String channel, String page, String visitor, String zone, Map<String, Value> known)
+    record Started(
+            Stamp stamp,
+            String channel,
+            String page,
+            String visitor,
+            String zone,
+            Map<String, Value> known,
+            String flow)
             implements Event {
         public Started {
+            flow = flow == null ? "" : flow;
             visitor = visitor == null ? "" : visitor;
             zone = zone == null ? "" : zone;
             known = known == null ? Map.of() : Map.copyOf(known);
+        }
+
+        public Started(
+                Stamp stamp, String channel, String page, String visitor, String zone, Map<String, Value> known) {
+            this(stamp, channel, page, visitor, zone, known, "");
         }
 
         public Started(Stamp stamp, String channel, String page) {

@@ -199,6 +199,13 @@ public final class Playbook {
         return phrases;
     }
 
+    /** Where a flow begins, or else the conversation; null where that has no step. @param flow may be empty */
+    @Nullable
+    public Place startOr(String flow) {
+        Place own = flow.isEmpty() ? null : startOf(flow);
+        return own == null ? start() : own;
+    }
+
     @Nullable
     public Place startOf(String flow) {
         return starts.get(flow);

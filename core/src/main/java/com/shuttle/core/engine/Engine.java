@@ -132,8 +132,8 @@ public final class Engine {
         switch (event) {
             case Event.Started started -> {
                 run.arrived(started);
-                run.stand(run.playbook.start());
-                if (run.playbook.start() == null) {
+                run.stand(run.playbook.startOr(started.flow()));
+                if (run.at() == null) {
                     run.say(Phrasebook.RESTING);
                 }
             }

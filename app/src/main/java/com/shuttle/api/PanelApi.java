@@ -1,0 +1,205 @@
+package com.shuttle.api;
+
+import com.shuttle.core.cue.Cue;
+import com.shuttle.core.cue.Happening;
+import com.shuttle.core.cue.Moment;
+import com.shuttle.panel.Presence;
+import com.shuttle.panel.Site;
+import com.shuttle.panel.Speaking;
+import com.shuttle.web.Callers;
+import com.shuttle.web.Fit;
+import com.shuttle.web.Json;
+import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/**
+ * What the panel's script on a website asks. Only pages of the website's own addresses are answered. Bodies are JSON sent as plain
+ * text, so that browsers need not ask beforehand.
+ */
+@Hidden
+@RestController
+@RequestMapping("/api/v1/panel/{site}")
+class PanelApi {
+
+    private static final int LONGEST_TEXT = 2000;
+    private static final int LONGEST_BODY = 50_000;
+    private static final int MOST_CUES = 200;
+    private static final int MOST_TIMES = 100;
+
+    /** @param bot its address; empty where none shows @param watch what to look out for, with its amounts */
+    record Setup(
+            String bot, String name, String words, String colour, String side, Map<String, TreeSet<Integer>> watch) {
+        static final Setup NONE = new Setup("", "", "", "", "", Map.of());
+    }
+
+    /** @param times seconds since the epoch @param dismissed the same; 0 for never */
+    record Acted(int visit, @Nullable List<Long> times, long dismissed) {}
+
+    record Asked(
+            @Nullable String what,
+            int amount,
+            @Nullable String said,
+            @Nullable String page,
+            @Nullable String referrer,
+            @Nullable String campaign,
+            int visits,
+            @Nullable String language,
+            @Nullable String device,
+            @Nullable Map<String, Acted> past) {}
+
+    /** @param cue its id; empty where none acts */
+    record Spoken(String cue, String bot, String greeting, boolean opens, String flow) {
+        static final Spoken NOTHING = new Spoken("", "", "", false, "");
+    }
+
+    record Counted(@Nullable String cue, @Nullable String what) {}
+
+    private final Speaking speaking;
+    private final RateLimits limits;
+
+    PanelApi(Speaking speaking, RateLimits limits) {
+        this.speaking = speaking;
+        this.limits = limits;
+    }
+
+    @GetMapping
+    Setup setup(
+            @PathVariable String site,
+            @RequestParam(defaultValue = "") String page,
+            @RequestHeader(name = "Origin", defaultValue = "") String origin,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        Site there = enter(site, origin, request, response);
+        List<Speaking.Shown> shown = speaking.arrived(there, text(page));
+        if (shown.isEmpty()) {
+            return Setup.NONE;
+        }
+        Presence presence = shown.getFirst().presence();
+        Map<String, TreeSet<Integer>> watch = new HashMap<>();
+        Speaking.watched(shown).forEach((what, amounts) -> watch.put(what.key(), amounts));
+        return new Setup(
+                shown.getFirst().bot().slug(),
+                shown.getFirst().bot().name(),
+                presence.words(),
+                presence.colour(),
+                presence.side(),
+                watch);
+    }
+
+    @PostMapping("/moments")
+    Spoken moment(
+            @PathVariable String site,
+            @RequestBody String body,
+            @RequestHeader(name = "Origin", defaultValue = "") String origin,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        Site there = enter(site, origin, request, response);
+        Asked asked = read(body, Asked.class);
+        Optional<Happening> what = Arrays.stream(Happening.values())
+                .filter(one -> one.key().equals(asked.what()))
+                .findFirst();
+        if (what.isEmpty()) {
+            throw Problems.unfit("Nothing of that name happens.");
+        }
+        Speaking.Visit visit = new Speaking.Visit(
+                what.get(),
+                Math.max(0, asked.amount()),
+                text(asked.said()),
+                text(asked.page()),
+                text(asked.referrer()),
+                text(asked.campaign()),
+                Math.max(1, asked.visits()),
+                text(asked.language()),
+                text(asked.device()),
+                past(asked.past()));
+        return speaking.decide(there, visit)
+                .map(acts -> {
+                    Cue cue = acts.cue();
+                    return new Spoken(cue.id(), acts.bot().slug(), cue.greeting(), cue.opens(), cue.flow());
+                })
+                .orElse(Spoken.NOTHING);
+    }
+
+    /** Counts what a cue did: {@code shown} or {@code opened}. */
+    @PostMapping("/counts")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void count(
+            @PathVariable String site,
+            @RequestBody String body,
+            @RequestHeader(name = "Origin", defaultValue = "") String origin,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        Site there = enter(site, origin, request, response);
+        Counted counted = read(body, Counted.class);
+        String what = text(counted.what());
+        if (what.equals("shown") || what.equals("opened")) {
+            speaking.count(there, text(counted.cue()), what);
+        }
+    }
+
+    private Site enter(String site, String origin, HttpServletRequest request, HttpServletResponse response) {
+        limits.panel(Callers.of(request));
+        Site there = speaking.allowed(site, origin)
+                .orElseThrow(() -> Problems.of(
+                        HttpStatus.FORBIDDEN, "Not here", "The panel does not show on pages of this address."));
+        response.setHeader("Access-Control-Allow-Origin", origin);
+        response.setHeader("Vary", "Origin");
+        return there;
+    }
+
+    private static <T> T read(String body, Class<T> type) {
+        if (body.length() > LONGEST_BODY) {
+            throw Problems.unfit("That is too much.");
+        }
+        try {
+            return Json.read(body, type);
+        } catch (RuntimeException unreadable) {
+            throw Problems.unfit("That cannot be read.");
+        }
+    }
+
+    private static String text(@Nullable String text) {
+        return text == null ? "" : Fit.within(text, LONGEST_TEXT);
+    }
+
+    private static Map<String, Moment.Past> past(@Nullable Map<String, Acted> acted) {
+        Map<String, Moment.Past> past = new HashMap<>();
+        if (acted != null && acted.size() <= MOST_CUES) {
+            acted.forEach((cue, one) -> past.put(
+                    cue,
+                    new Moment.Past(
+                            one.visit(),
+                            (one.times() == null ? List.<Long>of() : one.times())
+                                    .stream()
+                                            .limit(MOST_TIMES)
+                                            .map(PanelApi::instant)
+                                            .toList(),
+                            one.dismissed() <= 0 ? Instant.MIN : instant(one.dismissed()))));
+        }
+        return past;
+    }
+
+    /** Seconds that no clock shows are those of the epoch. */
+    private static Instant instant(long seconds) {
+        return Instant.ofEpochSecond(Math.clamp(seconds, 0, 253_402_300_799L));
+    }
+}
