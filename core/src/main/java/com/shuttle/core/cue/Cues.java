@@ -31,20 +31,14 @@ public final class Cues {
         if (happened != null) {
             return happened;
         }
-        for (Where where : cue.where()) {
-            if (where.not() && !where.holds(moment)) {
-                return "%s %s “%s”, which is left out."
-                        .formatted(begin(where.of().label()), where.how().label(), where.value());
-            }
-        }
-        boolean anywhere = cue.where().stream().allMatch(Where::not);
-        if (!anywhere && cue.where().stream().noneMatch(where -> !where.not() && where.holds(moment))) {
-            return "It acts on other pages.";
+        String elsewhere = elsewhere(cue.where(), moment);
+        if (elsewhere != null) {
+            return elsewhere;
         }
         if (!cue.open().openAt(moment.now())) {
             return "It acts at other hours.";
         }
-        if (!cue.languages().isEmpty() && cue.languages().stream().noneMatch(one -> speaks(moment.language(), one))) {
+        if (!cue.languages().isEmpty() && !speaks(moment.language(), cue.languages())) {
             return "It is for visitors of another language.";
         }
         if (!cue.devices().isEmpty() && !cue.devices().contains(moment.device())) {
@@ -53,12 +47,33 @@ public final class Cues {
         return tooOften(cue.limits(), moment.past().getOrDefault(cue.id(), Moment.Past.NONE), moment.at());
     }
 
+    /** One of the places must be, and none that is left out; where there are none, anywhere does. */
+    private static @Nullable String elsewhere(List<Where> places, Moment moment) {
+        boolean any = true;
+        boolean here = false;
+        for (Where where : places) {
+            if (!where.not()) {
+                any = false;
+                here = here || where.holds(moment);
+            } else if (!where.holds(moment)) {
+                return "%s %s “%s”, which is left out."
+                        .formatted(begin(where.of().label()), where.how().label(), where.value());
+            }
+        }
+        return any || here ? null : "It acts on other pages.";
+    }
+
     private static String begin(String words) {
         return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
-    private static boolean speaks(String language, String wanted) {
-        return language.equals(wanted) || language.startsWith(wanted + "-");
+    private static boolean speaks(String language, List<String> wanted) {
+        for (String one : wanted) {
+            if (language.equals(one) || language.startsWith(one + "-")) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static @Nullable String notHappened(Cue cue, Moment moment) {

@@ -76,6 +76,7 @@ public final class CoreBench {
                     "readings a second, %-12s %,12.0f   (aim 20,000), plain library call %,12.0f, ratio %.4f",
                     type, "ReadingBench.reading " + type, "ReadingBench.plain " + type);
         }
+        print("cues decided a second among %s %,12.0f   (aim 200,000)", "twenty", "CueBench.decided");
         print("readings of five things at %s %,10.0f a second", "once", "TurnBench.severalReadings");
         print("turns of an interview of %s %,8.0f a second", "12 facts", "TurnBench.interviewOfTwelveFacts");
         compare(
