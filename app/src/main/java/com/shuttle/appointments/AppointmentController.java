@@ -10,7 +10,6 @@ import com.shuttle.web.Wanted;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Arrays;
@@ -18,7 +17,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -40,34 +38,15 @@ class AppointmentController {
     private final Availability availability;
     private final Bookings bookings;
     private final Diaries diaries;
-    private final InstantSource clock;
+    private final OfficeClock clock;
     private final ZoneId zone;
 
-    /** @param zone on whose clock the week is drawn */
-    AppointmentController(
-            Availability availability,
-            Bookings bookings,
-            Diaries diaries,
-            InstantSource clock,
-            @Value("${shuttle.zone:Europe/London}") String zone) {
+    AppointmentController(Availability availability, Bookings bookings, Diaries diaries, OfficeClock clock) {
         this.availability = availability;
         this.bookings = bookings;
         this.diaries = diaries;
         this.clock = clock;
-        this.zone = ZoneId.of(zone);
-    }
-
-    private LocalDate day(String text) {
-        try {
-            LocalDate day = text.isBlank() ? today() : LocalDate.parse(text);
-            return Math.abs(day.getYear() - today().getYear()) > 100 ? today() : day;
-        } catch (DateTimeException e) {
-            return today();
-        }
-    }
-
-    private LocalDate today() {
-        return clock.instant().atZone(zone).toLocalDate();
+        this.zone = clock.zone();
     }
 
     /** A booking in the list. */
@@ -124,7 +103,7 @@ class AppointmentController {
                 .filter(one -> one.id().equals(parameters.getOrDefault("kind", "")))
                 .findFirst()
                 .or(() -> kinds.stream().findFirst());
-        LocalDate from = day(parameters.getOrDefault("from", ""));
+        LocalDate from = clock.day(parameters.getOrDefault("from", ""));
         int party = party(parameters.getOrDefault("party", "1"));
         List<Diary> people = kind.filter(one -> !one.rules().all())
                 .map(one -> diaries.diaries(one.resources()))
@@ -219,11 +198,11 @@ class AppointmentController {
     @GetMapping("/bookings/{id}")
     String booking(@PathVariable String id, @RequestParam(defaultValue = "") String from, Model model) {
         Booking booking = bookings.booking(id);
-        LocalDate day = from.isEmpty() ? today() : day(from);
+        LocalDate day = from.isEmpty() ? clock.today() : clock.day(from);
         model.addAttribute("line", line(booking));
         model.addAttribute("past", bookings.past(id));
         model.addAttribute("standing", booking.state().standing());
-        model.addAttribute("over", booking.start().isBefore(clock.instant()));
+        model.addAttribute("over", booking.start().isBefore(clock.now()));
         model.addAttribute("from", day);
         model.addAttribute("later", day.plusDays(DAYS));
         model.addAttribute("days", free(booking.kind(), booking.party(), "", day));

@@ -151,8 +151,13 @@ public class Bookings {
         if (joined != null || kinds.locked(kind.id()).isEmpty()) {
             return joined;
         }
-        Seating.Placed placed = seating.place(kind, start, party.many(), party.with());
-        return placed == null && letting.lapsed() ? seating.place(kind, start, party.many(), party.with()) : placed;
+        return placed(kind, start, party.many(), party.with());
+    }
+
+    /** Where there is no place, one may still be held that was to be let go. */
+    private Seating.@Nullable Placed placed(Kind kind, Instant start, int many, String with) {
+        Seating.Placed placed = seating.place(kind, start, many, with);
+        return placed == null && letting.lapsed() ? seating.place(kind, start, many, with) : placed;
     }
 
     private static String unfit(Kind kind, int party) {
@@ -239,7 +244,7 @@ public class Bookings {
             return new Outcome.Taken(booking);
         }
         letting.leave(booking);
-        Seating.Placed placed = seating.place(kind, start, booking.party(), with);
+        Seating.Placed placed = placed(kind, start, booking.party(), with);
         if (placed == null) {
             return new Outcome.Gone(seating.nearest(kind, booking.party(), start));
         }

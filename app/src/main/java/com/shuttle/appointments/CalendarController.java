@@ -3,10 +3,8 @@ package com.shuttle.appointments;
 import com.shuttle.appointments.CalendarDrawing.Heading;
 import com.shuttle.core.calendar.WeekHours.Span;
 import com.shuttle.web.Access;
-import java.time.DateTimeException;
 import java.time.DayOfWeek;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -17,7 +15,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -39,21 +36,15 @@ class CalendarController {
     private final Availability availability;
     private final Bookings bookings;
     private final Diaries diaries;
-    private final InstantSource clock;
+    private final OfficeClock clock;
     private final ZoneId zone;
 
-    /** @param zone on whose clock it is drawn */
-    CalendarController(
-            Availability availability,
-            Bookings bookings,
-            Diaries diaries,
-            InstantSource clock,
-            @Value("${shuttle.zone:Europe/London}") String zone) {
+    CalendarController(Availability availability, Bookings bookings, Diaries diaries, OfficeClock clock) {
         this.availability = availability;
         this.bookings = bookings;
         this.diaries = diaries;
         this.clock = clock;
-        this.zone = ZoneId.of(zone);
+        this.zone = clock.zone();
     }
 
     /**
@@ -73,17 +64,7 @@ class CalendarController {
     }
 
     private View view(String view, String of, String with) {
-        return new View(!view.equals("day"), day(of), with);
-    }
-
-    private LocalDate day(String text) {
-        LocalDate today = clock.instant().atZone(zone).toLocalDate();
-        try {
-            LocalDate day = text.isBlank() ? today : LocalDate.parse(text);
-            return Math.abs(day.getYear() - today.getYear()) > 100 ? today : day;
-        } catch (DateTimeException e) {
-            return today;
-        }
+        return new View(!view.equals("day"), clock.day(of), with);
     }
 
     @GetMapping
@@ -164,7 +145,7 @@ class CalendarController {
                             .toList())));
         }
         Map<String, String> kinds = diaries.kinds().stream().collect(Collectors.toMap(Kind::id, Kind::name));
-        return CalendarDrawing.of(headings, kinds, zone, clock.instant());
+        return CalendarDrawing.of(headings, kinds, zone, clock.now());
     }
 
     /** Where a booking could be put in what is looked at. */

@@ -6,7 +6,6 @@ import com.shuttle.core.edit.FlowEditor;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
-import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.web.Checked;
@@ -54,12 +53,11 @@ public class BotService {
         return store.bot(id).orElseThrow(() -> new Missing("bot", id));
     }
 
-    /** One that is there and in use. */
     public Optional<Bot> find(String id) {
         return store.bot(id).filter(bot -> !bot.archived());
     }
 
-    /** The bot that visitors find at an address. */
+    /** The bot that visitors find at an address; as {@link #find}, none that is archived. */
     public Optional<Bot> bySlug(String slug) {
         return store.bySlug(slug).filter(bot -> !bot.archived());
     }
@@ -394,10 +392,7 @@ public class BotService {
     /** Counts steps of all drafts. */
     public int steps(String bot) {
         return store.drafts(bot).stream()
-                .map(Draft::flow)
-                .flatMap(flow -> flow.sections().stream())
-                .map(Section::steps)
-                .mapToInt(List::size)
+                .mapToInt(draft -> draft.flow().allSteps().size())
                 .sum();
     }
 }

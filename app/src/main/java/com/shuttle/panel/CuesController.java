@@ -38,6 +38,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class CuesController {
 
     private static final String NEW = "new";
+    private static final List<String> MOVES = List.of("up", "down", "delete");
     private static final int MOST = 50;
     private static final int BLANK_ROWS = 2;
 
@@ -251,10 +252,13 @@ class CuesController {
     }
 
     /** @param what {@code up}, {@code down} or {@code delete} */
-    @PostMapping("/{cue}/{what:up|down|delete}")
+    @PostMapping("/{cue}/{what}")
     String move(
             @PathVariable String id, @PathVariable String cue, @PathVariable String what, RedirectAttributes flash) {
         Cue moved = one(id, cue);
+        if (!MOVES.contains(what)) {
+            throw new Missing("move of a cue", what);
+        }
         sites.cues(id, all -> {
             int at = all.indexOf(moved);
             all.remove(moved);

@@ -83,7 +83,7 @@ class ReleaseController {
     }
 
     /** One release beside another. @param number 0 for the draft @param with the other; -1 for the live one */
-    @GetMapping("/{number:\\d{1,6}}")
+    @GetMapping("/{number}")
     String release(
             @PathVariable String id,
             @PathVariable int number,
@@ -143,7 +143,7 @@ class ReleaseController {
         }
     }
 
-    @PostMapping("/{number:\\d{1,6}}/live")
+    @PostMapping("/{number}/live")
     String goLive(
             @PathVariable String id,
             @PathVariable int number,
