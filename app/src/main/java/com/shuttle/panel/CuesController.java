@@ -104,7 +104,12 @@ class CuesController {
         asked.putIfAbsent("visits", "2");
         asked.putIfAbsent("what", "stayed");
         asked.putIfAbsent(
-                "page", all.isEmpty() ? "" : all.getFirst().addresses().getFirst() + "/");
+                "page",
+                all.stream()
+                        .flatMap(site -> site.addresses().stream())
+                        .findFirst()
+                        .map(address -> address + "/")
+                        .orElse(""));
         model.addAttribute("asked", asked);
         Optional<Site> site = all.stream()
                 .filter(one -> one.id().equals(query.getOrDefault("site", "")))

@@ -24,7 +24,10 @@ class SqlTest {
 
     private void insert(String id, Instant at) {
         sql.update(
-                "insert into site (id, name, addresses, bots, made_at) values (?, ?, '[]', '[]', ?)", id, "Site", at);
+                "insert into site (id, name, addresses, bots, made_at, deleted_at) values (?, 'Site', '[]', '[]', ?, ?)",
+                id,
+                at,
+                at);
     }
 
     @Test
