@@ -85,6 +85,7 @@ class ArchitectureTest {
             "releases",
             "chat",
             "panel",
+            "channels",
             "services",
             "notices",
             "appointments",

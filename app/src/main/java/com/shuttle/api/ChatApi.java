@@ -207,7 +207,7 @@ class ChatApi {
         enter(id, authorization);
         bodies.require(new Told(clientMessageId, null, null));
         limits.message(id, Callers.of(request), 0);
-        return switch (uploads.take(id, clientMessageId, file)) {
+        return switch (uploads.take(id, clientMessageId, UploadService.Coming.of(file))) {
             case Checked.Good<Outcome>(Outcome outcome) -> answer(outcome);
             case Checked.Bad<Outcome> bad ->
                 throw Problems.unfit(String.join(" ", bad.errors().values()));

@@ -64,6 +64,16 @@ class RateLimits {
         require(talkers.take(address));
     }
 
+    /** Somebody writes from a phone, by way of a gateway that signs. */
+    void phone(String channel, String number) {
+        require(conversations.take(channel + " " + number));
+    }
+
+    /** A call of a gateway that is not signed as it should be. */
+    void unsigned(String address) {
+        require(talkers.take(address, 10));
+    }
+
     /** @param length of what is said, in characters; 0 for what is picked or sent */
     void message(String conversation, String address, int length) {
         require(conversations.take(conversation) && talkers.take(address, 1 + length / SHORT));

@@ -3,8 +3,6 @@ package com.shuttle.chat;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.core.calendar.Zones;
-import com.shuttle.core.conversation.Deed;
-import com.shuttle.core.conversation.Effect;
 import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Message;
@@ -317,17 +315,11 @@ public class ConversationService {
 
     /** Carries out a turn's deeds and sends its errands, within its transaction; tells watchers after it. */
     private void effects(Conversation conversation, Turn.Taken turn, Instant at) {
-        deeds.prepare(turn.effects().stream()
-                .filter(Deed.class::isInstance)
-                .map(Deed.class::cast)
-                .toList());
-        for (Effect effect : turn.effects()) {
-            switch (effect) {
-                case Effect.Say said -> {}
-                case Deed deed -> deeds.carryOut(conversation, deed, at);
-                case Errand errand -> errands.send(conversation.id(), errand, at);
-            }
-        }
+        deeds.carryOut(conversation, turn, at);
+        turn.effects().stream()
+                .filter(Errand.class::isInstance)
+                .map(Errand.class::cast)
+                .forEach(errand -> errands.send(conversation.id(), errand, at));
         AfterCommit.run(() -> tell(conversation, turn.state()));
     }
 

@@ -3,6 +3,7 @@ package com.shuttle.chat;
 import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Turn;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -17,7 +18,10 @@ class Deeds {
 
     private final Map<Class<?>, DeedHandler<?>> handlers = new HashMap<>();
 
-    Deeds(List<DeedHandler<?>> all) {
+    private final List<Carrier> carriers;
+
+    Deeds(List<DeedHandler<?>> all, List<Carrier> carriers) {
+        this.carriers = List.copyOf(carriers);
         for (DeedHandler<?> handler : all) {
             DeedHandler<?> other = handlers.put(handler.type(), handler);
             if (other != null) {
@@ -43,11 +47,17 @@ class Deeds {
                 : Stream.of(family);
     }
 
-    /** To be called once, with all deeds of a turn, before the first is carried out. */
-    void prepare(List<Deed> deeds) {
+    /** All that a turn does, and what it says to whoever is not at a page; within its transaction. */
+    void carryOut(Conversation conversation, Turn.Taken turn, Instant at) {
+        List<Deed> deeds = turn.effects().stream()
+                .filter(Deed.class::isInstance)
+                .map(Deed.class::cast)
+                .toList();
         if (!deeds.isEmpty()) {
             handlers.values().forEach(handler -> prepare(handler, deeds));
+            deeds.forEach(deed -> carryOut(conversation, deed, at));
         }
+        carriers.forEach(carrier -> carrier.carry(conversation, turn.messages(), at));
     }
 
     private static <D extends Deed> void prepare(DeedHandler<D> handler, List<Deed> deeds) {
@@ -60,7 +70,7 @@ class Deeds {
         }
     }
 
-    void carryOut(Conversation conversation, Deed deed, Instant at) {
+    private void carryOut(Conversation conversation, Deed deed, Instant at) {
         carryOut(requireNonNull(handlers.get(deed.getClass())), conversation, deed, at);
     }
 

@@ -6,6 +6,7 @@ import com.shuttle.core.reading.Words;
 import com.shuttle.web.Checked;
 import com.shuttle.web.FileKinds;
 import com.shuttle.web.Ids;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -46,8 +47,26 @@ public class UploadService {
         this.folder = data.resolve("uploads");
     }
 
+    /** A file as it comes. @param name as its sender calls it; may be null */
+    public record Coming(@Nullable String name, long size, Opening content) {
+
+        public static Coming of(MultipartFile file) {
+            return new Coming(file.getOriginalFilename(), file.getSize(), file::getInputStream);
+        }
+
+        public static Coming of(String name, byte[] bytes) {
+            return new Coming(name, bytes.length, () -> new ByteArrayInputStream(bytes));
+        }
+    }
+
+    /** Opens a file's content, as often as it is called. */
+    @FunctionalInterface
+    public interface Opening {
+        InputStream open() throws IOException;
+    }
+
     /** Takes the file that a conversation asks for. */
-    public Checked<Outcome> take(String conversation, String clientMessageId, MultipartFile file) throws IOException {
+    public Checked<Outcome> take(String conversation, String clientMessageId, Coming file) throws IOException {
         Optional<Outcome> before = conversations.again(conversation, clientMessageId);
         if (before.isPresent()) {
             return Checked.good(before.get());
@@ -56,7 +75,7 @@ public class UploadService {
         if (prompt == null || prompt.type() != ValueType.FILE) {
             return Checked.bad("file", "No file is asked for now.");
         }
-        String name = name(file.getOriginalFilename());
+        String name = name(file.name());
         String problem = problem(file, name, prompt);
         if (problem != null) {
             return Checked.bad("file", problem);
@@ -66,18 +85,18 @@ public class UploadService {
         }
         String id = Ids.secret();
         Files.createDirectories(folder);
-        try (InputStream in = file.getInputStream()) {
+        try (InputStream in = file.content().open()) {
             Files.copy(in, folder.resolve(id));
         }
-        store.insertUpload(id, conversation, name, file.getSize(), clock.instant());
+        store.insertUpload(id, conversation, name, file.size(), clock.instant());
         return Checked.good(conversations.send(conversation, clientMessageId, id, name));
     }
 
-    private static @Nullable String problem(MultipartFile file, String name, Prompt prompt) throws IOException {
-        if (file.isEmpty()) {
+    private static @Nullable String problem(Coming file, String name, Prompt prompt) throws IOException {
+        if (file.size() == 0) {
             return "The file is empty.";
         }
-        if (file.getSize() > prompt.megabytes() * 1_000_000L) {
+        if (file.size() > prompt.megabytes() * 1_000_000L) {
             return "The file is too large: " + prompt.megabytes() + " MB is the most.";
         }
         int point = name.lastIndexOf('.');
@@ -85,7 +104,7 @@ public class UploadService {
         if (!prompt.fileTypes().contains(ending)) {
             return "This kind of file is not taken. These are: " + String.join(", ", prompt.fileTypes()) + ".";
         }
-        try (InputStream in = file.getInputStream()) {
+        try (InputStream in = file.content().open()) {
             return FileKinds.isAsNamed(in.readNBytes(FileKinds.HEAD), name)
                     ? null
                     : "This file is not what its name says.";

@@ -87,6 +87,7 @@ class Demo implements ApplicationRunner {
     private final DemoServices services;
     private final DemoAppointments appointments;
     private final DemoSite site;
+    private final DemoPhones phones;
     private final Path data;
 
     Demo(
@@ -100,6 +101,7 @@ class Demo implements ApplicationRunner {
             DemoServices services,
             DemoAppointments appointments,
             DemoSite site,
+            DemoPhones phones,
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
@@ -111,6 +113,7 @@ class Demo implements ApplicationRunner {
         this.services = services;
         this.appointments = appointments;
         this.site = site;
+        this.phones = phones;
         this.data = data;
     }
 
@@ -206,6 +209,9 @@ class Demo implements ApplicationRunner {
             good(releases.release(bot.id(), "First light", designer.id()));
         }
         site.make(vesper, hire);
+        site.keywords(visit, "school", "schools", "class");
+        site.keywords(gallery, "gallery");
+        phones.make(List.of(visit, vesper, hire, gallery));
         Map<String, Bot> named =
                 Map.of("vesper", vesper, "school-visits", visit, "dome-hire", hire, "repair-bench", repair);
         for (Visitor visitor : Visitor.all()) {

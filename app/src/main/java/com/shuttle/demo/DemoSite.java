@@ -10,6 +10,7 @@ import com.shuttle.panel.Sites;
 import com.shuttle.web.Checked;
 import com.shuttle.web.PublicAddress;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -59,7 +60,9 @@ class DemoSite {
                                         45,
                                         List.of(),
                                         "/hire",
-                                        "Thinking of an evening under the dome? I can tell you what it would cost."))));
+                                        "Thinking of an evening under the dome? I can tell you what it would cost."),
+                                keyword("dome"))));
+
         sites.keep(
                 vesper.id(),
                 new Presence(
@@ -83,7 +86,24 @@ class DemoSite {
                                         0,
                                         List.of(),
                                         "/",
-                                        "Good to see you again. Is there anything left to ask?"))));
+                                        "Good to see you again. Is there anything left to ask?"),
+                                keyword("ask", "vesper"))));
+    }
+
+    /** Has a bot begin with words on the phone. */
+    void keywords(Bot bot, String... words) {
+        sites.keep(bot.id(), Presence.USUAL.with(List.of(keyword(words))));
+    }
+
+    private static Cue keyword(String... words) {
+        return cue(
+                "keyword-" + words[0],
+                "On the phone: " + words[0].toUpperCase(Locale.ROOT),
+                Happening.KEYWORD,
+                0,
+                List.of(words),
+                "",
+                "");
     }
 
     private static Cue cue(
@@ -95,7 +115,7 @@ class DemoSite {
                 what,
                 amount,
                 words,
-                List.of(new Where(Where.Of.PAGE, Where.How.EQUALS, page, false)),
+                page.isEmpty() ? List.of() : List.of(new Where(Where.Of.PAGE, Where.How.EQUALS, page, false)),
                 Map.of(),
                 List.of(),
                 List.of(),

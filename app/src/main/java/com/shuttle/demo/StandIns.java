@@ -10,6 +10,7 @@ import com.shuttle.standins.MailPage;
 import com.shuttle.standins.MailServer;
 import com.shuttle.standins.ModelServer;
 import com.shuttle.standins.ObservatorySite;
+import com.shuttle.standins.Phone;
 import com.shuttle.web.Outgoing;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
@@ -34,6 +35,7 @@ public class StandIns {
     static final String STOCK_HOST = "stock.stand-in";
     static final String IDENTITY_HOST = "identity.stand-in";
     static final String CALENDAR_HOST = "calendar.stand-in";
+    static final String PHONE_HOST = "phone.stand-in";
 
     private final ModelServer model;
     private final MailServer mail;
@@ -44,6 +46,7 @@ public class StandIns {
     private final MailPage mailPage;
     private final BusyCalendarStandIn calendar;
     private final ObservatorySite site;
+    private final Phone phone;
 
     /**
      * @param port      of the first; the others follow it. Where one is taken another is found
@@ -63,6 +66,7 @@ public class StandIns {
         mailPage = new MailPage(mail, next(port, 6));
         calendar = new BusyCalendarStandIn(next(port, 7));
         site = new ObservatorySite(next(port, 8));
+        phone = new Phone(next(port, 9));
         for (HttpStandIn one : all()) {
             one.start();
         }
@@ -72,10 +76,11 @@ public class StandIns {
         outgoing.lead(STOCK_HOST, stock.port());
         outgoing.lead(IDENTITY_HOST, identity.port());
         outgoing.lead(CALENDAR_HOST, calendar.port());
+        outgoing.lead(PHONE_HOST, phone.port());
     }
 
     private List<HttpStandIn> all() {
-        return List.of(records, courses, stock, identity, mailPage, calendar, site);
+        return List.of(records, courses, stock, identity, mailPage, calendar, site, phone);
     }
 
     private static int next(int port, int by) {
@@ -120,6 +125,10 @@ public class StandIns {
 
     public ObservatorySite site() {
         return site;
+    }
+
+    public Phone phone() {
+        return phone;
     }
 
     public MailServer mail() {

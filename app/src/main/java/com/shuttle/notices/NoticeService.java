@@ -10,6 +10,7 @@ import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.AfterCommit;
+import com.shuttle.web.GrowingPause;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
 import com.shuttle.web.Markdown;
@@ -42,9 +43,6 @@ public class NoticeService {
     private static final Logger LOG = LoggerFactory.getLogger(NoticeService.class);
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("notice");
     private static final Duration TRIED_FOR = Duration.ofDays(3);
-    private static final Duration FIRST_PAUSE = Duration.ofSeconds(5);
-    private static final Duration LONGEST_PAUSE = Duration.ofHours(1);
-    private static final int MOST_DOUBLINGS = 12;
     private static final int DONE = 0;
 
     private final NoticeStore store;
@@ -249,9 +247,9 @@ public class NoticeService {
 
     /** The text of a mail for those who see no HTML. */
     String text(Notice notice) {
-        String text = plain(notice.text());
+        String text = Markdown.plain(notice.text());
         String talk = lines(notice).stream()
-                .map(line -> who(line) + ": " + plain(line.text()))
+                .map(line -> who(line) + ": " + Markdown.plain(line.text()))
                 .collect(Collectors.joining("\n"));
         return talk.isEmpty() ? text : text + "\n\n--\n" + talk;
     }
@@ -286,13 +284,6 @@ public class NoticeService {
         };
     }
 
-    /** Small Markdown as it reads without marks; an address follows the words it stands behind. */
-    private static String plain(String markdown) {
-        return markdown.replaceAll("(?<!\\\\)\\[([^\\]]+)\\]\\(([^)\\s]+)\\)", "$1 ($2)")
-                .replaceAll("(?<!\\\\)\\*{1,2}([^*]+?)(?<!\\\\)\\*{1,2}", "$1")
-                .replaceAll("\\\\([\\\\\\[\\]<>*`])", "$1");
-    }
-
     /** A mail that shows whether the settings are right. @return why it did not go; empty where it did */
     String tried(String to) {
         return mail.send(
@@ -316,14 +307,8 @@ public class NoticeService {
                 return attempts == DONE
                         ? new CompletionHandler.OnCompleteRemove<>()
                         : (complete, operations) ->
-                                operations.reschedule(complete, clock.instant().plus(pause(attempts)));
+                                operations.reschedule(complete, clock.instant().plus(GrowingPause.after(attempts)));
             });
-        }
-
-        /** Before the attempt after so many: doubled each time, up to an hour. */
-        private static Duration pause(int attempts) {
-            Duration pause = FIRST_PAUSE.multipliedBy(1L << Math.min(MOST_DOUBLINGS, attempts - 1));
-            return pause.compareTo(LONGEST_PAUSE) > 0 ? LONGEST_PAUSE : pause;
         }
     }
 }

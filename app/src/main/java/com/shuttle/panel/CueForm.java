@@ -65,7 +65,7 @@ final class CueForm {
                 "greeting",
                 "Up to %d characters, please.".formatted(LONGEST_GREETING));
         errors.require(
-                opens || !greeting.isEmpty(),
+                opens || !greeting.isEmpty() || what == Happening.KEYWORD,
                 "greeting",
                 "Please say what it says beside its button, or let it open the chat.");
         Map<String, String> typed = new LinkedHashMap<>();
@@ -81,6 +81,7 @@ final class CueForm {
                 "languages",
                 "Write languages like en, fr.");
         List<String> names = words(form.getOrDefault("words", ""));
+        errors.require(!names.isEmpty() || what != Happening.KEYWORD, "words", "Please say which word, or which ones.");
         errors.require(names.stream().allMatch(Length.LINE::holds), "words", Length.LINE.tooLong());
         Cue.Limits limits = new Cue.Limits(
                 number(form, "visit", MOST, errors),

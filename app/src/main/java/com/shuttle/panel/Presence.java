@@ -26,7 +26,8 @@ public record Presence(boolean on, String words, String colour, String side, Lis
         cues = cues == null ? List.of() : List.copyOf(cues);
     }
 
-    Presence with(List<Cue> others) {
+    /** The same with other cues. */
+    public Presence with(List<Cue> others) {
         return new Presence(on, words, colour, side, others);
     }
 

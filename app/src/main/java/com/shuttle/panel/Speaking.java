@@ -71,7 +71,7 @@ public class Speaking {
         Map<Happening, TreeSet<Integer>> watched = new LinkedHashMap<>();
         for (Shown one : shown) {
             for (Cue cue : one.presence().cues()) {
-                if (cue.on()) {
+                if (cue.on() && cue.what() != Happening.KEYWORD) {
                     watched.computeIfAbsent(happens(cue.what()), what -> new TreeSet<>())
                             .add(cue.amount());
                 }
@@ -127,6 +127,18 @@ public class Speaking {
                     shown.presence().cues(), visit.at(now, shown.bot().zone()));
             if (cue != null) {
                 return Optional.of(new Acts(shown.bot(), cue));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The first cue of several bots that waits for a word written on a phone; empty for none. */
+    public Optional<Acts> keyword(List<Bot> asked, String word) {
+        Visit visit = new Visit(Happening.KEYWORD, 0, word, "", "", "", 1, "", "phone", Map.of());
+        for (Bot bot : asked) {
+            Cue cue = Cues.decide(sites.presence(bot.id()).cues(), visit.at(clock.instant(), bot.zone()));
+            if (cue != null) {
+                return Optional.of(new Acts(bot, cue));
             }
         }
         return Optional.empty();

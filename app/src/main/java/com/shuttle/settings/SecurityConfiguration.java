@@ -77,7 +77,7 @@ class SecurityConfiguration {
     @Bean
     @Order(0)
     SecurityFilterChain visitors(HttpSecurity http) throws Exception {
-        return http.securityMatcher("/api/v1/chat/**", "/api/v1/panel/**")
+        return http.securityMatcher("/api/v1/chat/**", "/api/v1/panel/**", "/api/v1/channels/**")
                 .csrf(AbstractHttpConfigurer::disable)
                 .logout(AbstractHttpConfigurer::disable)
                 .requestCache(AbstractHttpConfigurer::disable)

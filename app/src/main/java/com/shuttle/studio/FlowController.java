@@ -7,6 +7,7 @@ import com.shuttle.bots.BotTemplates;
 import com.shuttle.bots.Draft;
 import com.shuttle.bots.Note;
 import com.shuttle.bots.NoteService;
+import com.shuttle.channels.Channels;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
@@ -56,6 +57,7 @@ class FlowController {
 
     private final BotService bots;
     private final References references;
+    private final Channels channels;
     private final BotFrame frame;
     private final Companions companions;
     private final NoteService notes;
@@ -66,6 +68,7 @@ class FlowController {
     FlowController(
             BotService bots,
             References references,
+            Channels channels,
             BotFrame frame,
             Companions companions,
             NoteService notes,
@@ -73,6 +76,7 @@ class FlowController {
             CallFilling filling) {
         this.bots = bots;
         this.references = references;
+        this.channels = channels;
         this.frame = frame;
         this.companions = companions;
         this.notes = notes;
@@ -278,7 +282,11 @@ class FlowController {
                 .collect(Collectors.groupingBy(Note::step, Collectors.counting()));
         model.addAttribute("noted", noted);
         model.addAttribute(
-                "script", ScriptView.of(bots.draft(id, flow), new ScriptView.Around(names, references.all())));
+                "script",
+                ScriptView.of(
+                        bots.draft(id, flow),
+                        new ScriptView.Around(
+                                names, references.all(), !channels.of(id).isEmpty())));
         model.addAttribute("kinds", Kinds.listed());
         model.addAttribute("blanks", templates.blanks(id));
         Map<String, ValueType> variables = new TreeMap<>(new Playbook(bots.draftRelease(bots.bot(id))).variables());

@@ -2,6 +2,11 @@ package com.shuttle.studio;
 
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
+import com.shuttle.channels.PhoneView;
+import com.shuttle.core.channel.PhoneKind;
+import com.shuttle.core.channel.Piece;
+import com.shuttle.core.channel.Rendering;
+import com.shuttle.core.channel.Replied;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.core.conversation.TraceLine;
@@ -13,6 +18,7 @@ import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Access;
 import com.shuttle.web.Markdown;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,16 +44,32 @@ class RehearsalController {
             @Nullable List<String> pick,
             @Nullable Boolean goOn,
             @Nullable String outside,
-            @Nullable String day) {}
+            @Nullable String day,
+            @Nullable String channel) {
 
-    /** @param media shown beside the words; null for none @param layout of the options */
+        /** The kind of phone it is taken on; null for the website. */
+        @Nullable
+        PhoneKind phone() {
+            return Arrays.stream(PhoneKind.values())
+                    .filter(kind -> kind.key().equals(channel))
+                    .findFirst()
+                    .orElse(null);
+        }
+    }
+
+    /**
+     * @param media  shown beside the words; null for none
+     * @param layout of the options
+     * @param phone  what it is on the phone; empty on the website
+     */
     record MessageView(
             String from,
             String text,
             String html,
             List<Message.Offer> options,
             @Nullable Media media,
-            String layout) {}
+            String layout,
+            List<Piece> phone) {}
 
     /**
      * A turn as the dock shows it.
@@ -75,8 +97,10 @@ class RehearsalController {
     private final BotService bots;
     private final Rehearsals rehearsals;
     private final Markdown markdown;
+    private final PhoneView phones;
 
-    RehearsalController(BotService bots, Rehearsals rehearsals, Markdown markdown) {
+    RehearsalController(BotService bots, Rehearsals rehearsals, Markdown markdown, PhoneView phones) {
+        this.phones = phones;
         this.bots = bots;
         this.rehearsals = rehearsals;
         this.markdown = markdown;
@@ -84,7 +108,9 @@ class RehearsalController {
 
     @PostMapping
     View begin(@PathVariable String id, @RequestBody Told asked) {
-        return view(rehearsals.begin(bots.bot(id), Outside.Scene.of(asked.outside(), asked.day())));
+        PhoneKind phone = asked.phone();
+        String channel = phone == null ? Rehearsals.WEB : phone.key();
+        return view(rehearsals.begin(bots.bot(id), Outside.Scene.of(asked.outside(), asked.day()), channel), phone);
     }
 
     @PostMapping("/turns")
@@ -102,15 +128,43 @@ class RehearsalController {
             return ResponseEntity.unprocessableContent()
                     .body(problem(rehearsal, "A message has 1 to " + Words.LONGEST_MESSAGE + " readable characters."));
         }
+        Optional<View> further = further(rehearsal, bot, asked, pick);
+        if (further.isPresent()) {
+            return ResponseEntity.ok(further.get());
+        }
         Optional<Rehearsals.Played> told = goesOn
                 ? rehearsals.goOn(rehearsal, bot, scene)
                 : picks ? rehearsals.pick(rehearsal, bot, scene, pick) : rehearsals.say(rehearsal, bot, scene, text);
-        return told.map(played -> ResponseEntity.ok(view(played)))
+        return told.map(played -> ResponseEntity.ok(view(played, asked.phone())))
                 .orElseGet(() -> ResponseEntity.status(410)
                         .body(problem(rehearsal, "This rehearsal is over. Start it again to go on.")));
     }
 
-    private View view(Rehearsals.Played played) {
+    /** The next options of a list on a phone, which is no turn. */
+    private Optional<View> further(String rehearsal, Bot bot, Told asked, List<String> pick) {
+        PhoneKind phone = asked.phone();
+        return phone != null && pick.size() == 1 && Replied.pressed(pick.getFirst()) instanceof Replied.More(int page)
+                ? rehearsals.prompt(rehearsal, bot).map(prompt -> {
+                    Rendering.Shown shown = new Rendering.Shown("", prompt.options(), prompt.many(), "", "");
+                    List<Piece> pieces = Rendering.of(phone, shown, page);
+                    return new View(
+                            rehearsal,
+                            "",
+                            List.of(new MessageView("bot", "", "", List.of(), null, "list", pieces)),
+                            List.of(),
+                            Map.of(),
+                            List.of(),
+                            List.of(),
+                            "",
+                            "",
+                            false,
+                            "",
+                            "");
+                })
+                : Optional.empty();
+    }
+
+    private View view(Rehearsals.Played played, @Nullable PhoneKind phone) {
         return switch (played.turn()) {
             case Turn.Refused(Turn.Reason reason) ->
                 problem(
@@ -128,7 +182,9 @@ class RehearsalController {
                 yield new View(
                         played.rehearsal(),
                         "",
-                        turn.messages().stream().map(this::view).toList(),
+                        turn.messages().stream()
+                                .map(message -> view(message, phone))
+                                .toList(),
                         turn.trace(),
                         variables,
                         EffectWords.of(turn),
@@ -152,7 +208,7 @@ class RehearsalController {
         };
     }
 
-    private MessageView view(Message message) {
+    private MessageView view(Message message, @Nullable PhoneKind phone) {
         boolean plain = message.from() == Message.From.VISITOR;
         Message.Look look = message.look();
         return new MessageView(
@@ -161,7 +217,8 @@ class RehearsalController {
                 plain ? "" : markdown.html(message.text()),
                 message.options(),
                 look == null ? null : look.media(),
-                (look == null || look.layout() == null ? Choice.Layout.BUTTONS : look.layout()).key());
+                (look == null || look.layout() == null ? Choice.Layout.BUTTONS : look.layout()).key(),
+                phone == null || plain ? List.of() : phones.pieces(phone, message));
     }
 
     private static View problem(String rehearsal, String problem) {

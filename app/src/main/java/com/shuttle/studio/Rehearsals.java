@@ -5,14 +5,17 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.core.calendar.Zones;
+import com.shuttle.core.channel.Replied;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.conversation.Prompt;
 import com.shuttle.core.conversation.Stamp;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.engine.Engine;
+import com.shuttle.core.engine.Prompts;
 import com.shuttle.web.Ids;
 import java.time.Duration;
 import java.time.Instant;
@@ -35,6 +38,9 @@ class Rehearsals {
     /** A turn with what is needed to show it. */
     record Played(String rehearsal, Turn turn, List<Outside.Seen> seen) {}
 
+    /** The channel of websites. */
+    static final String WEB = "web";
+
     /** A turn that sends more errands than this, one after the other, is shown as it is. */
     private static final int MOST_ERRANDS = 5;
 
@@ -55,21 +61,39 @@ class Rehearsals {
         this.clock = clock;
     }
 
-    Played begin(Bot bot, Outside.Scene scene) {
+    /** @param channel that the visitor is on, such as {@code web} */
+    Played begin(Bot bot, Outside.Scene scene, String channel) {
         String id = Ids.next();
         Rehearsal fresh = new Rehearsal(bot.id(), State.NEW, RehearsedCalendar.EMPTY);
-        return play(id, bot, fresh, scene, (stamp, playbook, state) -> new Event.Started(stamp, "web", ""));
+        return play(id, bot, fresh, scene, (stamp, playbook, state) -> new Event.Started(stamp, channel, ""));
     }
 
     /** The visitor types; empty if the rehearsal is gone or belongs to another bot. A secret is not kept at all. */
     Optional<Played> say(String id, Bot bot, Outside.Scene scene, String text) {
-        return tell(
-                id,
-                bot,
-                scene,
-                (stamp, playbook, state) -> Engine.isSecret(playbook, state, text)
-                        ? new Event.Confided(stamp, "rehearsed")
-                        : new Event.Said(stamp, text));
+        return tell(id, bot, scene, (stamp, playbook, state) -> {
+            if (Engine.isSecret(playbook, state, text)) {
+                return new Event.Confided(stamp, "rehearsed");
+            }
+            // On a phone options are picked by their numbers, too.
+            Prompt prompt = state.channel().equals(WEB) ? null : prompt(playbook, state);
+            return prompt != null
+                            && Replied.words(text, prompt.options(), prompt.many(), 0)
+                                    instanceof Replied.Picks(List<String> options)
+                    ? new Event.Picked(stamp, options)
+                    : new Event.Said(stamp, text);
+        });
+    }
+
+    private @Nullable Prompt prompt(Playbook playbook, State state) {
+        ZoneId zone = Zones.firstKnown(playbook.release().profile().zone());
+        return Prompts.of(playbook, state, LocalDate.ofInstant(clock.instant(), zone));
+    }
+
+    /** What a rehearsal offers now; empty for nothing. */
+    Optional<Prompt> prompt(String id, Bot bot) {
+        return Optional.ofNullable(open.getIfPresent(id))
+                .filter(one -> one.bot().equals(bot.id()))
+                .map(one -> prompt(new Playbook(bots.draftRelease(bot)), one.state()));
     }
 
     /** The visitor picks; empty as for {@link #say}. */

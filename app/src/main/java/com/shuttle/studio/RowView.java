@@ -23,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param exits every way out
  * @param own   what a few kinds have in the middle of their rows; null for the others
  * @param aside what stands beside it; may be empty
+ * @param phones whether it can be shown as it looks on phones
  */
 public record RowView(
         int index,
@@ -31,7 +32,8 @@ public record RowView(
         List<ExitView> exits,
         StepSettings.Editor editor,
         @Nullable Own own,
-        Shape.Aside aside) {
+        Shape.Aside aside,
+        boolean phones) {
 
     /**
      * One wording.
@@ -100,7 +102,9 @@ public record RowView(
         Shape.Aside beside = aside.refers().isEmpty() && !aside.words().equals("to")
                 ? aside
                 : named.isEmpty() ? Shape.Aside.NONE : Shape.Aside.of(aside.words() + " " + named);
-        return new RowView(index, step, says(step), List.copyOf(exits), editor, own(step, exits, editor), beside);
+        boolean onPhones = around.phones() && step instanceof Choice choice && !choice.drawn();
+        return new RowView(
+                index, step, says(step), List.copyOf(exits), editor, own(step, exits, editor), beside, onPhones);
     }
 
     private static List<SayView> says(Step step) {

@@ -66,9 +66,13 @@ public record ScriptView(Draft draft, List<SectionView> sections, String layout,
                 .findFirst();
     }
 
-    /** What the rows have to know of the world around the flow: the flows' names, and what references can be to. */
-    public record Around(Map<String, String> flows, Map<String, List<Form.Value>> references) {
-        public static final Around NOTHING = new Around(Map.of(), Map.of());
+    /**
+     * What the rows have to know of the world around the flow: the flows' names, and what references can be to.
+     *
+     * @param phones whether the bot answers on phones too
+     */
+    public record Around(Map<String, String> flows, Map<String, List<Form.Value>> references, boolean phones) {
+        public static final Around NOTHING = new Around(Map.of(), Map.of(), false);
 
         /** The name of a thing that a step refers to; empty if it is not known. */
         String named(String id) {

@@ -231,7 +231,8 @@ class WritingController {
         Map<String, String> names = new LinkedHashMap<>();
         bots.drafts(id)
                 .forEach(draft -> names.put(draft.flow().id(), draft.flow().name()));
-        model.addAttribute("script", ScriptView.of(bots.draft(id, flow), new ScriptView.Around(names, Map.of())));
+        model.addAttribute(
+                "script", ScriptView.of(bots.draft(id, flow), new ScriptView.Around(names, Map.of(), false)));
         return "studio/reading";
     }
 

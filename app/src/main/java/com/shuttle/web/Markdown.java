@@ -70,6 +70,13 @@ public class Markdown {
         return SAFE_ARTICLE.sanitize(ARTICLE_RENDERER.render(ARTICLE_PARSER.parse(markdown)));
     }
 
+    /** Small Markdown as it reads without marks; an address follows the words it stands behind. */
+    public static String plain(String markdown) {
+        return markdown.replaceAll("(?<!\\\\)\\[([^\\]]+)\\]\\(([^)\\s]+)\\)", "$1 ($2)")
+                .replaceAll("(?<!\\\\)\\*{1,2}([^*]+?)(?<!\\\\)\\*{1,2}", "$1")
+                .replaceAll("\\\\([\\\\\\[\\]<>*`])", "$1");
+    }
+
     /** The anchor of a heading within its article. */
     public static String anchor(String heading) {
         String plain =

@@ -3,6 +3,7 @@ import { postJson } from '../web/http.js';
 import { inTurn } from '../web/in-turn.js';
 import { shown } from '../chat/media.js';
 import { option } from '../chat/widgets.js';
+import { onPhone } from './phone-look.js';
 
 function element(name, className, text) {
   const made = document.createElement(name);
@@ -23,6 +24,7 @@ export function rehearse(dock, hooks) {
   const input = form.querySelector('input');
   const outside = dock.querySelector('#rehearse-outside');
   const day = dock.querySelector('#rehearse-day');
+  const channel = dock.querySelector('#rehearse-channel');
   const facts = dock.querySelector('[data-facts]');
   let id = null;
 
@@ -79,6 +81,10 @@ export function rehearse(dock, hooks) {
   }
 
   function bubble(message, many) {
+    if (message.phone.length > 0) {
+      message.phone.forEach((piece) => talk.append(...onPhone(piece, (pick) => tell({ pick: [pick] }))));
+      return;
+    }
     const made = element('div', `bubble ${message.from === 'visitor' ? 'visitor' : 'formatted'}`);
     if (message.from === 'visitor') {
       made.textContent = message.text;
@@ -148,7 +154,7 @@ export function rehearse(dock, hooks) {
 
   async function fromTheStart() {
     talk.replaceChildren();
-    await call(dock.dataset.base, { outside: outside.value, day: day.value });
+    await call(dock.dataset.base, { outside: outside.value, day: day.value, channel: channel.value });
   }
 
   async function begin() {
@@ -161,7 +167,7 @@ export function rehearse(dock, hooks) {
       if (id === null) {
         await fromTheStart();
       }
-      await call(`${dock.dataset.base}/turns`, { rehearsal: id, outside: outside.value, day: day.value, ...what });
+      await call(`${dock.dataset.base}/turns`, { rehearsal: id, outside: outside.value, day: day.value, channel: channel.value, ...what });
     });
   }
 
@@ -175,4 +181,5 @@ export function rehearse(dock, hooks) {
   });
   dock.querySelector('[data-begin]').addEventListener('click', begin);
   dock.querySelector('[data-restart]').addEventListener('click', begin);
+  channel.addEventListener('change', begin);
 }

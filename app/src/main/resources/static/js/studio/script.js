@@ -8,6 +8,7 @@ import { controlIn, exchangeRows, markOf, noteRows } from './exchange.js';
 import { expressionFields } from './expressions.js';
 import { find } from './find.js';
 import { finds } from './finds.js';
+import { onPhones } from './on-phones.js';
 import { folds } from './folds.js';
 import { goTos } from './go-to.js';
 import { getText, page } from '../web/http.js';
@@ -265,6 +266,7 @@ script.addEventListener('change', (event) => {
 });
 
 finds(script);
+onPhones(script, { typedIn, flush: () => edits.flush() });
 opening(script, { open, whole, at: (row) => others.at(row.dataset.step) });
 
 // What other rows say about a row (names in exits) follows when the row is left.

@@ -25,13 +25,13 @@ class DeedsTest {
     void aMissingHandlerIsNamed() {
         List<DeedHandler<?>> some = all();
         some.removeIf(handler -> handler.type() == Deed.Reach.class);
-        assertThatThrownBy(() -> new Deeds(some)).hasMessageContaining("Reach");
+        assertThatThrownBy(() -> new Deeds(some, List.of())).hasMessageContaining("Reach");
     }
 
     @Test
     void twoHandlersOfOneTypeAreNamed() {
         List<DeedHandler<?>> more = all();
         more.add(idle(Deed.Rate.class));
-        assertThatThrownBy(() -> new Deeds(more)).hasMessageContaining("Rate");
+        assertThatThrownBy(() -> new Deeds(more, List.of())).hasMessageContaining("Rate");
     }
 }

@@ -24,7 +24,6 @@ import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
-import org.springframework.mock.web.MockMultipartFile;
 
 @ServerTest
 class ErasureTest {
@@ -84,7 +83,7 @@ class ErasureTest {
         conversations.say(id, "1", "What does a ticket to Mars cost?");
         conversations.say(id, "2", "Dana Whitlow");
         conversations.say(id, "3", "dana@example.org");
-        TestData.good(uploads.take(id, "4", new MockMultipartFile("file", "a.png", "image/png", new byte[] {1})));
+        TestData.good(uploads.take(id, "4", UploadService.Coming.of("a.png", new byte[] {1})));
         String file = conversations.aftermath(id).files().keySet().iterator().next();
         assertThat(leads(bot)).isOne();
         assertThat(gaps.count(bot.id())).isPositive();

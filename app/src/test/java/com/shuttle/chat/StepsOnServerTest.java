@@ -33,7 +33,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.boot.test.web.server.LocalServerPort;
-import org.springframework.mock.web.MockMultipartFile;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What steps leave to the server: timers, signals, files, secrets, values that outlive a conversation. */
@@ -184,8 +183,8 @@ class StepsOnServerTest {
                 "{'kind':'question','id':'q','ask':['Picture?'],'type':'file','variable':'photo','limits':{'fileTypes':['gif','png']},'exits':{'answered':'step:m'}}",
                 "{'kind':'message','id':'m','say':['Got {{photo}}.']}");
         String id = begin(bot);
-        Checked<Outcome> taken = uploads.take(
-                id, "f1", new MockMultipartFile("file", name, "image/png", content.getBytes(StandardCharsets.UTF_8)));
+        Checked<Outcome> taken =
+                uploads.take(id, "f1", UploadService.Coming.of(name, content.getBytes(StandardCharsets.UTF_8)));
         if (problem == null) {
             assertThat(taken).isInstanceOf(Checked.Good.class);
             assertThat(said(id)).last().asString().startsWith("Got ").doesNotContain("/", "..");
@@ -207,7 +206,7 @@ class StepsOnServerTest {
         String id = begin(bot(
                 "{'kind':'question','id':'q','ask':['Picture?'],'type':'file','variable':'photo','limits':{'fileTypes':['png']},'exits':{'answered':'step:m'}}",
                 "{'kind':'message','id':'m','say':['Got it.']}"));
-        var file = new MockMultipartFile("file", "a.png", "image/png", new byte[] {1});
+        var file = UploadService.Coming.of("a.png", new byte[] {1});
         Outcome first = TestData.good(uploads.take(id, "f1", file));
         Outcome again = TestData.good(uploads.take(id, "f1", file));
         assertThat(((Outcome.Taken) again).reply().messages())
@@ -218,7 +217,7 @@ class StepsOnServerTest {
     @Test
     void anUploadNobodyAskedForOrTooLargeIsRefused() throws Exception {
         Bot silent = bot("{'kind':'message','id':'m','say':['Hello.']}");
-        var file = new MockMultipartFile("file", "a.png", "image/png", new byte[] {1});
+        var file = UploadService.Coming.of("a.png", new byte[] {1});
         assertThat(uploads.take(begin(silent), "f", file)).isInstanceOf(Checked.Bad.class);
         HttpRequest huge = HttpRequest.newBuilder(
                         URI.create("http://localhost:" + port + "/api/v1/chat/conversations/x/files"))

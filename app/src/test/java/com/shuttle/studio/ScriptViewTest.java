@@ -26,7 +26,7 @@ class ScriptViewTest {
 
     private final ScriptView view = ScriptView.of(
             new Draft(FLOW, 3, true, false, "x"),
-            new ScriptView.Around(Map.of("main", "Main", "other", "The other"), Map.of()));
+            new ScriptView.Around(Map.of("main", "Main", "other", "The other"), Map.of(), false));
 
     private RowView row(String step) {
         return view.sections().stream()

@@ -116,6 +116,11 @@ public abstract class HttpStandIn implements AutoCloseable {
         return "/";
     }
 
+    /** Whether a call comes from a page of its own, so that no mood holds for it and it is not listed. */
+    protected boolean isAside(Call call) {
+        return false;
+    }
+
     /** What it keeps, as rows for its page: the first names the columns. */
     protected abstract List<List<String>> kept();
 
@@ -143,14 +148,15 @@ public abstract class HttpStandIn implements AutoCloseable {
     private void serve(HttpExchange exchange) throws IOException {
         Call call = call(exchange);
         boolean own = call.path().equals(page()) || call.path().equals("/mood");
-        Mood now = own ? Mood.WELL : mood;
+        boolean aside = own || isAside(call);
+        Mood now = aside ? Mood.WELL : mood;
         if (now == Mood.SLOW) {
             wait(SLOW_SECONDS);
         }
         Reply reply = now == Mood.FAILING
                 ? Reply.json(500, Map.of("error", "out of order"))
                 : now == Mood.NONSENSE ? Reply.page("<h1>Back soon</h1>") : replied(call, own);
-        if (!own) {
+        if (!aside) {
             arrived(call, now == Mood.LOST || now == Mood.HANGING ? 0 : reply.status());
         }
         if (now == Mood.HANGING) {

@@ -92,7 +92,7 @@ public final class Cues {
                     ? "It waits for %d seconds.".formatted(cue.amount())
                     : "It waits for %d per cent.".formatted(cue.amount());
         }
-        boolean any = cue.words().isEmpty() || wanted != Happening.FORM_LEFT && wanted != Happening.CALLED;
+        boolean any = !wanted.named() || cue.words().isEmpty() && wanted != Happening.KEYWORD;
         return any || cue.words().stream().anyMatch(moment.said()::equalsIgnoreCase)
                 ? null
                 : "It waits for another name.";

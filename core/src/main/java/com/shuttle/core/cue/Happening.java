@@ -11,7 +11,8 @@ public enum Happening implements Keyed {
     SCROLLED("somebody has scrolled down by", Amount.PERCENT),
     LEAVING("somebody is about to leave", Amount.NONE),
     FORM_LEFT("a form is left unfinished", Amount.NONE),
-    CALLED("the page calls it by its name", Amount.NONE);
+    CALLED("the page calls it by its name", Amount.NONE),
+    KEYWORD("somebody writes a word, on a phone", Amount.NONE);
 
     /** What its number counts. */
     public enum Amount {
@@ -44,5 +45,10 @@ public enum Happening implements Keyed {
 
     public Amount amount() {
         return amount;
+    }
+
+    /** Whether it bears a name, of which a cue may want certain ones. */
+    public boolean named() {
+        return this == FORM_LEFT || this == CALLED || this == KEYWORD;
     }
 }

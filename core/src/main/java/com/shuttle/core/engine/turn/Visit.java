@@ -14,8 +14,8 @@ import java.util.Set;
  */
 public record Visit(String channel, String page, String visitor, String zone, boolean returning) {
 
-    /** Channels that show text only. */
-    private static final Set<String> PLAIN = Set.of("text", "sms", "voice");
+    /** Channels of programs that show text only; phones that Shuttle itself writes to have their options laid out for them later. */
+    private static final Set<String> PLAIN = Set.of("sms", "voice");
 
     static Visit of(State state) {
         return new Visit(state.channel(), state.page(), state.visitor(), state.zone(), state.returning());

@@ -1,0 +1,226 @@
+package com.shuttle.channels;
+
+import static java.util.Objects.requireNonNullElse;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.task.CompletionHandler;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.shuttle.channels.Dispatch.State;
+import com.shuttle.core.channel.PhoneKind;
+import com.shuttle.core.channel.Piece;
+import com.shuttle.core.channel.TextParts;
+import com.shuttle.web.AfterCommit;
+import com.shuttle.web.GrowingPause;
+import com.shuttle.web.Ids;
+import com.shuttle.web.Missing;
+import com.shuttle.web.Page;
+import com.shuttle.web.Wanted;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.locks.ReentrantLock;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Delivers messages to phones, those to one person one after the other. A message is a row, written with its turn; the persistent
+ * scheduler delivers it after that, again after growing pauses, for a day. It bears the same id each time, so that it comes at
+ * least once and a repetition is known. Thread-safe.
+ */
+@Service
+public class Dispatcher {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Dispatcher.class);
+    private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("channel-message");
+    private static final Duration TRIED_FOR = Duration.ofDays(1);
+    private static final int DONE = 0;
+
+    private final DispatchStore store;
+    private final ChannelStore channels;
+    private final Gateway gateway;
+    private final ObjectProvider<Scheduler> scheduler;
+    private final InstantSource clock;
+    private final Cache<Contact.Reached, ReentrantLock> order =
+            Caffeine.newBuilder().weakValues().build();
+
+    Dispatcher(
+            DispatchStore store,
+            ChannelStore channels,
+            Gateway gateway,
+            ObjectProvider<Scheduler> scheduler,
+            InstantSource clock) {
+        this.store = store;
+        this.channels = channels;
+        this.gateway = gateway;
+        this.scheduler = scheduler;
+        this.clock = clock;
+    }
+
+    /** What is on its way on a channel and what has arrived, newest first. */
+    public Page<Dispatch> dispatches(String channel, Wanted wanted) {
+        return store.dispatches(channel, wanted);
+    }
+
+    /** Keeps messages that are to be sent, in the present transaction. @param conversation null for the channel's own words */
+    void send(Channel channel, String number, @Nullable String conversation, List<Piece> pieces, Instant at) {
+        for (Piece piece : pieces) {
+            String id = Ids.next();
+            int parts = channel.kind() == PhoneKind.TEXT
+                    ? TextParts.of(piece.text()).parts()
+                    : 1;
+            store.insert(new Dispatch(
+                    0,
+                    id,
+                    channel.id(),
+                    number,
+                    conversation,
+                    piece,
+                    parts,
+                    State.WAITING,
+                    0,
+                    "",
+                    at,
+                    at.plus(TRIED_FOR),
+                    null));
+            schedule(id, at);
+        }
+    }
+
+    private void schedule(String id, Instant at) {
+        scheduler.getObject().scheduleIfNotExists(TASK.instance(id).build(), at);
+        AfterCommit.run(() -> scheduler.getObject().triggerCheckForDueExecutions());
+    }
+
+    /** Somebody has written again, so that what was withheld from them may be sent. In the present transaction. */
+    void reachable(Contact.Reached reached, Instant now) {
+        for (Dispatch dispatch : store.in(reached, State.WITHHELD)) {
+            store.wait(dispatch.id(), now.plus(TRIED_FOR));
+            schedule(dispatch.id(), now);
+        }
+    }
+
+    /** Tries once more what failed. @throws Missing if there is no such message */
+    @Transactional
+    public void again(String channel, String id) {
+        Dispatch dispatch = store.dispatch(id)
+                .filter(one -> one.channel().equals(channel))
+                .orElseThrow(() -> new Missing("message", id));
+        if (dispatch.failed()) {
+            store.wait(id, clock.instant().plus(TRIED_FOR));
+            scheduler.getObject().cancel(TASK.instanceId(id));
+            schedule(id, clock.instant());
+        }
+    }
+
+    /** The gateway tells how far a message is. @return whether it knows the message */
+    @Transactional
+    public boolean told(Channel channel, String id, State state, String why) {
+        Optional<Dispatch> dispatch =
+                store.dispatch(id).filter(one -> one.channel().equals(channel.id()));
+        dispatch.filter(one -> one.state().before(state))
+                .ifPresent(one -> store.move(id, one.state(), state, one.attempts(), why, clock.instant()));
+        return dispatch.isPresent();
+    }
+
+    /** Delivers what waits for somebody, up to one message. @return how many attempts there were where there is to be another */
+    int deliver(String id) {
+        Dispatch last = store.dispatch(id).orElse(null);
+        if (last == null) {
+            return DONE;
+        }
+        Contact.Reached reached = new Contact.Reached(last.channel(), last.number());
+        ReentrantLock lock = order.get(reached, key -> new ReentrantLock());
+        lock.lock();
+        try {
+            Optional<Dispatch> next = store.next(reached, last.ordinal());
+            while (next.isPresent()) {
+                int attempts = deliver(reached, next.get());
+                if (attempts != DONE) {
+                    return attempts;
+                }
+                next = store.next(reached, last.ordinal());
+            }
+            return DONE;
+        } finally {
+            lock.unlock();
+        }
+    }
+
+    private int deliver(Contact.Reached reached, Dispatch dispatch) {
+        Channel channel = channels.channel(reached.channel()).orElse(null);
+        if (channel == null) {
+            store.move(dispatch.id(), State.WAITING, State.FAILED, dispatch.attempts(), "The channel is gone.", null);
+            return DONE;
+        }
+        Contact contact = channels.contact(reached.channel(), reached.number()).orElse(null);
+        // What the channel says of its own accord confirms that somebody stopped it.
+        if (contact != null && contact.stopped() && dispatch.conversation() != null) {
+            store.move(dispatch.id(), State.WAITING, State.STOPPED, dispatch.attempts(), "", null);
+            return DONE;
+        }
+        if (contact != null
+                && !(dispatch.piece() instanceof Piece.Template)
+                && !contact.reachable(channel.kind().window(), clock.instant())) {
+            withhold(channel, contact, reached, dispatch);
+            return DONE;
+        }
+        Gateway.Went went = gateway.send(channel, dispatch);
+        int attempts = dispatch.attempts() + 1;
+        boolean sent = went.why().isEmpty();
+        boolean over = went.forGood() || clock.instant().isAfter(dispatch.until());
+        if (!sent) {
+            LOG.info("message {} was not delivered at attempt {}", dispatch.id(), attempts);
+        }
+        // A gateway may have told more by now than that it took the message.
+        store.move(
+                dispatch.id(),
+                State.WAITING,
+                sent ? State.SENT : over ? State.FAILED : State.WAITING,
+                attempts,
+                went.why(),
+                null);
+        return sent || over ? DONE : attempts;
+    }
+
+    /** Keeps a message until they write; the first time since they wrote, they are told so in words agreed on beforehand. */
+    private void withhold(Channel channel, Contact contact, Contact.Reached reached, Dispatch dispatch) {
+        boolean first = store.in(reached, State.WITHHELD).isEmpty();
+        store.move(dispatch.id(), State.WAITING, State.WITHHELD, dispatch.attempts(), "", null);
+        if (first && !channel.template().isEmpty()) {
+            send(
+                    channel,
+                    contact.number(),
+                    requireNonNullElse(dispatch.conversation(), contact.conversation()),
+                    List.of(new Piece.Template(channel.template())),
+                    clock.instant());
+        }
+    }
+
+    /** What a due message does. */
+    @Configuration
+    static class Due {
+
+        @Bean
+        CustomTask<Void> channelTask(ObjectProvider<Dispatcher> dispatcher, InstantSource clock) {
+            return Tasks.custom(TASK).execute((instance, context) -> {
+                int attempts = dispatcher.getObject().deliver(instance.getId());
+                return attempts == DONE
+                        ? new CompletionHandler.OnCompleteRemove<>()
+                        : (complete, operations) ->
+                                operations.reschedule(complete, clock.instant().plus(GrowingPause.after(attempts)));
+            });
+        }
+    }
+}
