@@ -18,6 +18,7 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.reading.Words;
+import com.shuttle.leads.LeadService;
 import com.shuttle.panel.Speaking;
 import com.shuttle.web.Callers;
 import com.shuttle.web.Checked;
@@ -29,7 +30,9 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -58,7 +61,8 @@ class ChatApi {
             @Nullable String channel,
             @Nullable String zone,
             @Nullable String flow,
-            @Nullable String cue) {}
+            @Nullable String cue,
+            @Nullable Map<String, @Nullable String> facts) {}
 
     /** @param visitor to be brought again when the same visitor comes back; one that was not made here is not taken */
     record Begun(
@@ -79,11 +83,21 @@ class ChatApi {
 
             @Nullable List<String> pick) {}
 
+    /** @param reached null where it was not asked for */
     record Answer(
-            long seq, List<MessageView> messages, @Nullable AwaitingView awaiting, boolean ended) {}
+            long seq,
+            List<MessageView> messages,
+            @Nullable AwaitingView awaiting,
+            boolean ended,
+            @Nullable Reached reached) {}
+
+    /** What a conversation has come to. @param lead whether a lead was kept */
+    record Reached(List<String> milestones, boolean lead) {}
 
     private static final int LONGEST_PAGE = 2000;
     private static final int LONGEST_KEY = 90;
+    private static final int MOST_FACTS = 50;
+    private static final int LONGEST_FACT = 200;
     private static final String NO_KEY =
             "A clientMessageId of 1 to 90 characters is needed, so that nothing is taken twice.";
 
@@ -97,6 +111,7 @@ class ChatApi {
     private final UnfitBodies bodies;
     private final Times times;
     private final Speaking speaking;
+    private final LeadService leads;
 
     ChatApi(
             ConversationService conversations,
@@ -108,7 +123,9 @@ class ChatApi {
             VisitorIds visitors,
             UnfitBodies bodies,
             Times times,
-            Speaking speaking) {
+            Speaking speaking,
+            LeadService leads) {
+        this.leads = leads;
         this.speaking = speaking;
         this.times = times;
         this.bodies = bodies;
@@ -129,7 +146,7 @@ class ChatApi {
             @RequestBody(required = false) @Nullable Begin begin,
             HttpServletRequest request) {
         limits.newConversation(Callers.of(request));
-        Begin with = begin == null ? new Begin(null, null, null, null, null, null) : begin;
+        Begin with = begin == null ? new Begin(null, null, null, null, null, null, null) : begin;
         String id = bots.bySlug(bot).map(Bot::id).orElse(bot);
         String visitor = visitors.of(id, with.visitor());
         ConversationService.Begun begun = conversations
@@ -139,7 +156,8 @@ class ChatApi {
                         line(with.page(), LONGEST_PAGE),
                         with.channel() == null || with.channel().isBlank() ? "web" : line(with.channel(), 20),
                         line(with.zone(), 60),
-                        line(with.flow(), 60))
+                        line(with.flow(), 60),
+                        facts(with.facts()))
                 .orElseThrow(() -> new Missing("released bot", bot));
         if (with.cue() != null) {
             speaking.began(begun.conversation(), id, with.cue());
@@ -187,10 +205,33 @@ class ChatApi {
         return answer(outcome);
     }
 
+    record Facts(@Nullable Map<String, @Nullable String> facts) {}
+
+    @PostMapping("/conversations/{id}/facts")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Operation(summary = "Tell values of the variables that the bot expects from the website")
+    void inform(
+            @PathVariable String id,
+            @RequestBody Facts told,
+            @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+            HttpServletRequest request) {
+        enter(id, authorization);
+        limits.message(id, Callers.of(request), 0);
+        conversations.inform(id, facts(told.facts()));
+    }
+
+    private static Map<String, String> facts(@Nullable Map<String, @Nullable String> told) {
+        Map<String, String> facts = new HashMap<>();
+        if (told != null && told.size() <= MOST_FACTS) {
+            told.forEach((name, value) -> facts.put(line(name, LONGEST_FACT), line(value, LONGEST_FACT)));
+        }
+        return facts;
+    }
+
     private Answer answer(Outcome outcome) {
         return switch (outcome) {
             case Outcome.Taken(Reply reply) ->
-                new Answer(reply.seq(), views.of(reply.messages()), views.of(reply.awaiting()), ended(reply));
+                new Answer(reply.seq(), views.of(reply.messages()), views.of(reply.awaiting()), ended(reply), null);
             case Outcome.Refused refused -> throw Problems.of(HttpStatus.CONFLICT, "Not taken", refused.sentence());
         };
     }
@@ -219,6 +260,7 @@ class ChatApi {
     Answer messages(
             @PathVariable String id,
             @RequestParam(defaultValue = "0") long after,
+            @RequestParam(defaultValue = "false") boolean reached,
             @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
         enter(id, authorization);
         State state = conversations.state(id);
@@ -228,7 +270,8 @@ class ChatApi {
                         .map(Line::message)
                         .toList()),
                 views.of(conversations.prompt(id)),
-                state.speaker() == Speaker.ENDED);
+                state.speaker() == Speaker.ENDED,
+                reached ? new Reached(conversations.milestones(id), leads.isOf(id)) : null);
     }
 
     /** @param zone the visitor's @param place the zone in which it takes place @param starts instants */

@@ -1,10 +1,12 @@
 package com.shuttle.api;
 
+import com.shuttle.chat.ChatWords;
 import com.shuttle.core.cue.Cue;
 import com.shuttle.core.cue.Happening;
 import com.shuttle.core.cue.Moment;
 import com.shuttle.panel.Presence;
 import com.shuttle.panel.Site;
+import com.shuttle.panel.Sites;
 import com.shuttle.panel.Speaking;
 import com.shuttle.web.Callers;
 import com.shuttle.web.Fit;
@@ -44,11 +46,25 @@ class PanelApi {
     private static final int LONGEST_BODY = 50_000;
     private static final int MOST_CUES = 200;
     private static final int MOST_TIMES = 100;
+    private static final int MOST_FACTS = 50;
 
-    /** @param bot its address; empty where none shows @param watch what to look out for, with its amounts */
+    /**
+     * @param bots  addresses of those that show, the one in front first; empty where none does
+     * @param watch what to look out for, with its amounts
+     * @param away  what dismisses a greeting is called
+     * @param fresh what unread messages are called, their number as {n}
+     */
     record Setup(
-            String bot, String name, String words, String colour, String side, Map<String, TreeSet<Integer>> watch) {
-        static final Setup NONE = new Setup("", "", "", "", "", Map.of());
+            List<String> bots,
+            String name,
+            String words,
+            String colour,
+            String side,
+            Map<String, TreeSet<Integer>> watch,
+            String away,
+            String fresh,
+            String direction) {
+        static final Setup NONE = new Setup(List.of(), "", "", "", "", Map.of(), "", "", "ltr");
     }
 
     /** @param times seconds since the epoch @param dismissed the same; 0 for never */
@@ -64,6 +80,7 @@ class PanelApi {
             int visits,
             @Nullable String language,
             @Nullable String device,
+            @Nullable Map<String, @Nullable String> facts,
             @Nullable Map<String, Acted> past) {}
 
     /** @param cue its id; empty where none acts */
@@ -73,11 +90,17 @@ class PanelApi {
 
     record Counted(@Nullable String cue, @Nullable String what) {}
 
+    private final Sites sites;
     private final Speaking speaking;
+    private final VisitorIds named;
+    private final ChatWords words;
     private final RateLimits limits;
 
-    PanelApi(Speaking speaking, RateLimits limits) {
+    PanelApi(Sites sites, Speaking speaking, VisitorIds named, ChatWords words, RateLimits limits) {
+        this.sites = sites;
         this.speaking = speaking;
+        this.named = named;
+        this.words = words;
         this.limits = limits;
     }
 
@@ -94,15 +117,46 @@ class PanelApi {
             return Setup.NONE;
         }
         Presence presence = shown.getFirst().presence();
+        String language = shown.getFirst().bot().manner().language();
         Map<String, TreeSet<Integer>> watch = new HashMap<>();
         Speaking.watched(shown).forEach((what, amounts) -> watch.put(what.key(), amounts));
         return new Setup(
-                shown.getFirst().bot().slug(),
+                shown.stream().map(one -> one.bot().slug()).toList(),
                 shown.getFirst().bot().name(),
                 presence.words(),
                 presence.colour(),
                 presence.side(),
-                watch);
+                watch,
+                words.word(language, "Dismiss"),
+                words.word(language, "{n} new"),
+                words.direction(language));
+    }
+
+    record Named(@Nullable String token) {}
+
+    /** @param visitors what names the visitor, by the bots' addresses */
+    record Known(Map<String, String> visitors) {}
+
+    /** The website says who its visitor is. */
+    @PostMapping("/visitors")
+    Known visitor(
+            @PathVariable String site,
+            @RequestBody String body,
+            @RequestHeader(name = "Origin", defaultValue = "") String origin,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        Site there = enter(site, origin, request, response);
+        String token = read(body, Named.class).token();
+        String name = sites.visitor(there, token == null ? "" : token)
+                .orElseThrow(() -> Problems.of(
+                        HttpStatus.FORBIDDEN,
+                        "Not known",
+                        "The token is not signed with this website's secret, not for it, or out of its time."));
+        Map<String, String> visitors = new HashMap<>();
+        for (Speaking.Shown shown : speaking.shown(there)) {
+            visitors.put(shown.bot().slug(), named.named(shown.bot().id(), there.id(), name));
+        }
+        return new Known(visitors);
     }
 
     @PostMapping("/moments")
@@ -130,6 +184,7 @@ class PanelApi {
                 Math.max(1, asked.visits()),
                 text(asked.language()),
                 text(asked.device()),
+                facts(asked.facts()),
                 past(asked.past()));
         return speaking.decide(there, visit)
                 .map(acts -> {
@@ -179,6 +234,14 @@ class PanelApi {
 
     private static String text(@Nullable String text) {
         return text == null ? "" : Fit.within(text, LONGEST_TEXT);
+    }
+
+    private static List<String> facts(@Nullable Map<String, @Nullable String> told) {
+        return told == null || told.size() > MOST_FACTS
+                ? List.of()
+                : told.entrySet().stream()
+                        .map(fact -> text(fact.getKey()) + ": " + text(fact.getValue()))
+                        .toList();
     }
 
     private static Map<String, Moment.Past> past(@Nullable Map<String, Acted> acted) {

@@ -33,6 +33,12 @@ class VisitorIds {
         return fresh + BETWEEN + vault.sign(signed(bot, fresh));
     }
 
+    /** The id of somebody whom a website has named, the same each time. @param website its id @param name theirs there */
+    String named(String bot, String website, String name) {
+        String id = vault.sign("named " + website + " " + name);
+        return id + BETWEEN + vault.sign(signed(bot, id));
+    }
+
     private static String signed(String bot, String id) {
         return "visitor " + bot + " " + id;
     }

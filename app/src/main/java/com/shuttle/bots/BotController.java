@@ -36,14 +36,21 @@ class BotController {
 
     private final BotService bots;
     private final LiveState releases;
+    private final OnSites sites;
     private final BotTemplates templates;
     private final List<BotFigure> figures;
     private final InstantSource clock;
 
     BotController(
-            BotService bots, LiveState releases, BotTemplates templates, List<BotFigure> figures, InstantSource clock) {
+            BotService bots,
+            LiveState releases,
+            OnSites sites,
+            BotTemplates templates,
+            List<BotFigure> figures,
+            InstantSource clock) {
         this.bots = bots;
         this.releases = releases;
+        this.sites = sites;
         this.templates = templates;
         this.figures = figures.stream()
                 .sorted(Comparator.comparingInt(BotFigure::place))
@@ -141,6 +148,7 @@ class BotController {
                 figures.stream()
                         .map(figure -> new BotRow.Counted(
                                 figure.path(), figure.counted().of(bot.id(), today)))
-                        .toList());
+                        .toList(),
+                sites.state(bot.id()));
     }
 }

@@ -15,6 +15,11 @@ public class BotFrame {
         this.releases = releases;
     }
 
+    /** @throws com.shuttle.web.Missing if there is no such bot */
+    public Bot bot(String id) {
+        return bots.bot(id);
+    }
+
     /**
      * Fills the model for the head.
      *

@@ -21,6 +21,7 @@ import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.regex.Pattern;
@@ -242,7 +243,7 @@ public class Hearing {
                             now);
                 }
                 String begun = conversations
-                        .begin(bot.id(), contact.visitor(), "", channel.kind().key(), "", flow)
+                        .begin(bot.id(), contact.visitor(), "", channel.kind().key(), "", flow, Map.of())
                         .orElseThrow(() -> new IllegalStateException("no release of bot " + bot.id()))
                         .conversation();
                 store.keep(new Contact(contact.channel(), contact.number(), begun, 0, now, null));

@@ -63,7 +63,7 @@ class PhonesController {
 
         @Bean
         BotTab phonesTab() {
-            return new BotTab("phones", "Phones", "/phones", 90);
+            return new BotTab("phones", "Phones", "/phones", 85);
         }
     }
 

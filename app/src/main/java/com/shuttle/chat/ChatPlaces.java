@@ -9,12 +9,12 @@ import org.springframework.context.annotation.Configuration;
 class ChatPlaces {
 
     @Bean
-    BotFigure conversationsToday(ConversationService conversations) {
+    BotFigure conversationsToday(ConversationStore conversations) {
         return new BotFigure("Conversations today", "", 10, conversations::startedSince);
     }
 
     @Bean
-    BotFigure askedForAPerson(ConversationService conversations) {
+    BotFigure askedForAPerson(ConversationStore conversations) {
         return new BotFigure("Asked for a person", "", 20, conversations::handedOffSince);
     }
 }

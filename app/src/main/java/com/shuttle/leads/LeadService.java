@@ -75,6 +75,11 @@ public class LeadService implements DeedHandler<Deed.KeepLead>, Forgets {
         return store.find(id).orElseThrow(() -> new Missing("lead", id));
     }
 
+    /** Whether a lead was kept in a conversation. */
+    public boolean isOf(String conversation) {
+        return store.isOf(conversation);
+    }
+
     /** Leads made or met again since. */
     public int since(String bot, Instant since) {
         return store.since(bot, since);

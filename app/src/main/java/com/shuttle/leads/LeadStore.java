@@ -65,6 +65,10 @@ class LeadStore {
                 .execute();
     }
 
+    boolean isOf(String conversation) {
+        return db.fetchExists(LEAD, LEAD.CONVERSATION_ID.eq(conversation));
+    }
+
     void update(Lead lead) {
         db.update(LEAD)
                 .set(LEAD.NAME, Fit.within(lead.name(), LEAD.NAME.getDataType().length()))

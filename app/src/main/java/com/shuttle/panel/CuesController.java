@@ -135,6 +135,9 @@ class CuesController {
                 Math.max(1, number(asked.get("visits"))),
                 asked.getOrDefault("language", "en"),
                 asked.getOrDefault("device", "desktop"),
+                Arrays.stream(asked.getOrDefault("facts", "").split(","))
+                        .map(String::strip)
+                        .toList(),
                 Map.of());
     }
 

@@ -1,13 +1,13 @@
 package com.shuttle.panel;
 
 import com.shuttle.bots.Bot;
-import com.shuttle.bots.BotService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Missing;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -32,13 +32,11 @@ class PanelPageController {
 
     private final Sites sites;
     private final Speaking speaking;
-    private final BotService bots;
     private final String script = joined();
 
-    PanelPageController(Sites sites, Speaking speaking, BotService bots) {
+    PanelPageController(Sites sites, Speaking speaking) {
         this.sites = sites;
         this.speaking = speaking;
-        this.bots = bots;
     }
 
     /** The one script that a website includes. */
@@ -77,9 +75,13 @@ class PanelPageController {
     @GetMapping("/panel/{site}/{slug}")
     String frame(@PathVariable String site, @PathVariable String slug, Model model, HttpServletResponse response) {
         Site there = sites.site(site).orElseThrow(() -> new Missing("site", site));
-        Bot bot = bots.bySlug(slug)
-                .filter(one -> speaking.shown(there).stream()
-                        .anyMatch(shown -> shown.bot().id().equals(one.id())))
+        List<Bot> shown =
+                speaking.shown(there).stream().map(Speaking.Shown::bot).toList();
+        // Whoever talked to one that no longer shows is led to the one that does.
+        Bot bot = shown.stream()
+                .filter(one -> one.slug().equals(slug))
+                .findFirst()
+                .or(() -> shown.stream().findFirst())
                 .orElseThrow(() -> new Missing("bot", slug));
         String origins = String.join(" ", there.addresses());
         response.setHeader("Content-Security-Policy", POLICY + origins);

@@ -39,13 +39,13 @@ class ShareController {
         this.address = address;
     }
 
-    /** A website in the list. @param code that its pages include @param addresses a line each */
-    public record Line(Site site, boolean shows, String code, String addresses) {}
+    /** A website in the list. @param code that its pages include @param secret of its server @param addresses a line each */
+    public record Line(Site site, boolean shows, String code, String secret, String addresses) {}
 
     private Line line(Site site, String bot) {
         String code =
                 "<script src=\"%s\" data-site=\"%s\" async></script>".formatted(address.of("/panel.js"), site.id());
-        return new Line(site, site.bots().contains(bot), code, String.join("\n", site.addresses()));
+        return new Line(site, site.bots().contains(bot), code, sites.secret(site), String.join("\n", site.addresses()));
     }
 
     private String page(Bot bot) {
@@ -84,10 +84,14 @@ class ShareController {
     }
 
     @PostMapping("/on")
-    String turn(@PathVariable String id, @RequestParam(defaultValue = "false") boolean on, RedirectAttributes flash) {
+    String turn(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "false") boolean on,
+            @RequestParam(defaultValue = "") String back,
+            RedirectAttributes flash) {
         sites.keep(id, sites.presence(bots.bot(id).id()).switched(on));
         flash.addFlashAttribute("said", on ? "It shows on its websites again." : "It shows on no website now.");
-        return "redirect:/bots/" + id + "/share";
+        return back.equals("list") ? "redirect:/bots" : "redirect:/bots/" + id + "/share";
     }
 
     @PostMapping("/sites")

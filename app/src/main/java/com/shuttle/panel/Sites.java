@@ -4,6 +4,7 @@ import com.shuttle.core.cue.Cue;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
+import com.shuttle.web.Vault;
 import java.time.Duration;
 import java.time.InstantSource;
 import java.util.ArrayList;
@@ -20,9 +21,11 @@ public class Sites {
     private static final Duration SEEN_EVERY = Duration.ofMinutes(1);
 
     private final SiteStore store;
+    private final Vault vault;
     private final InstantSource clock;
 
-    Sites(SiteStore store, InstantSource clock) {
+    Sites(SiteStore store, Vault vault, InstantSource clock) {
+        this.vault = vault;
         this.store = store;
         this.clock = clock;
     }
@@ -35,6 +38,16 @@ public class Sites {
     /** One that is there. */
     public Optional<Site> site(String id) {
         return store.site(id);
+    }
+
+    /** With which the website's own server signs who its visitors are. */
+    String secret(Site site) {
+        return vault.sign("visitors of " + site.id());
+    }
+
+    /** Whom a token of the website's names there; empty for one that does not hold. */
+    public Optional<String> visitor(Site site, String token) {
+        return Identity.of(token, secret(site), site.id(), clock.instant());
     }
 
     /** Keeps a website; one without an id is new. @param bots ids of those that show on a new one */

@@ -99,6 +99,7 @@ public class Speaking {
             int visits,
             String language,
             String device,
+            List<String> facts,
             Map<String, Moment.Past> past) {
 
         Moment at(Instant now, String zone) {
@@ -115,6 +116,7 @@ public class Speaking {
                     device,
                     LocalDateTime.ofInstant(now, Zones.firstKnown(zone)),
                     now,
+                    facts,
                     past);
         }
     }
@@ -134,7 +136,7 @@ public class Speaking {
 
     /** The first cue of several bots that waits for a word written on a phone; empty for none. */
     public Optional<Acts> keyword(List<Bot> asked, String word) {
-        Visit visit = new Visit(Happening.KEYWORD, 0, word, "", "", "", 1, "", "phone", Map.of());
+        Visit visit = new Visit(Happening.KEYWORD, 0, word, "", "", "", 1, "", "phone", List.of(), Map.of());
         for (Bot bot : asked) {
             Cue cue = Cues.decide(sites.presence(bot.id()).cues(), visit.at(clock.instant(), bot.zone()));
             if (cue != null) {

@@ -8,6 +8,7 @@ import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
@@ -34,14 +35,28 @@ class ReleaseController {
 
     private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("EEE d MMMM, HH:mm", Locale.ENGLISH);
 
+    private static final int LONGEST_LINK = 30;
+
     private final ReleaseService releases;
     private final Lives lives;
     private final BotFrame frame;
+    private final DraftLinks drafts;
 
-    ReleaseController(ReleaseService releases, Lives lives, BotFrame frame) {
+    ReleaseController(ReleaseService releases, Lives lives, BotFrame frame, DraftLinks drafts) {
+        this.drafts = drafts;
         this.releases = releases;
         this.lives = lives;
         this.frame = frame;
+    }
+
+    /** Makes a link to the draft. @param days that it holds */
+    @PostMapping("/draft-link")
+    String draftLink(@PathVariable String id, @RequestParam(defaultValue = "1") int days, RedirectAttributes flash) {
+        frame.bot(id);
+        int held = Math.clamp(days, 1, LONGEST_LINK);
+        flash.addFlashAttribute("draftLink", drafts.link(id, Duration.ofDays(held)));
+        flash.addFlashAttribute("draftDays", held);
+        return "redirect:/bots/" + id + "/releases";
     }
 
     /** A release that goes live later. @param when on the bot's clock */

@@ -92,7 +92,15 @@ class RehearsalController {
             String waits,
             boolean many,
             String flow,
-            String at) {}
+            String at) {
+
+        /** Only what a visitor would see. */
+        View bare() {
+            return new View(
+                    rehearsal, problem, messages, List.of(), Map.of(), List.of(), List.of(), speaker, waits, many, "",
+                    "");
+        }
+    }
 
     private final BotService bots;
     private final Rehearsals rehearsals;

@@ -1,9 +1,12 @@
 // The visitor's page: one conversation, kept across reloads and shared by the visitor's tabs.
 import { articlePanel } from './article-panel.js';
 import { alone, arrival, heed, memory, settled, tellSite } from './memory.js';
+import { copies } from './copy.js';
 import { follow } from '../web/sse.js';
 import { shown } from './media.js';
 import { fitTextBox, showWidgets } from './widgets.js';
+import { unsent } from './unsent.js';
+import { word } from './words.js';
 
 const chat = document.getElementById('chat');
 const log = document.getElementById('log');
@@ -27,6 +30,7 @@ let pressed = null;
 /** Whether the visitor pressed Enter before the conversation had begun. */
 let early = false;
 
+const kept = unsent(text, `shuttle-unsent-${chat.dataset.bot}`);
 const read = () => JSON.parse(memory.get(KEY) ?? 'null');
 const authorized = () => ({ Authorization: `Bearer ${session.token}` });
 
@@ -44,7 +48,7 @@ function bubble(message) {
     who.textContent = message.author;
   } else {
     who.className = 'unseen';
-    who.textContent = message.from === 'visitor' ? 'You: ' : `${document.title}: `;
+    who.textContent = message.from === 'visitor' ? `${word('You')}: ` : `${document.title}: `;
   }
   const body = document.createElement('div');
   if (message.from === 'visitor') {
@@ -121,22 +125,33 @@ function showEnd(ended) {
   if (ended) {
     const end = document.createElement('div');
     end.className = 'ended';
-    end.innerHTML = '<p>This conversation has ended.</p>';
+    const over = document.createElement('p');
+    over.textContent = word('This conversation has ended.');
     const button = document.createElement('button');
     button.type = 'button';
     button.className = 'button';
-    button.textContent = 'Start a new conversation';
+    button.textContent = word('Start a new conversation');
     button.addEventListener('click', again);
-    end.append(button);
+    end.append(over, button);
     log.append(end);
   }
+}
+
+/** What the conversation has come to is told to the website, once. */
+let reached = [];
+function happened(news, looksOn) {
+  const all = [...(news.reached?.milestones ?? []).map((name) => ['milestone', { name }]), ...(news.reached?.lead ? [['lead', {}]] : [])];
+  if (looksOn) {
+    all.slice(reached.length).forEach(([name, detail]) => tellSite('happened', { name, detail }));
+  }
+  reached = all;
 }
 
 /** Fetches what is new and shows it; calls follow one another. */
 function pull() {
   pulling = pulling
     .then(async () => {
-      const response = await fetch(`${api}/conversations/${session.conversation}/messages?after=${last}`, { headers: authorized() });
+      const response = await fetch(`${api}/conversations/${session.conversation}/messages?after=${last}&reached=true`, { headers: authorized() });
       if (!response.ok) {
         throw new Error(`answered ${response.status}`);
       }
@@ -145,6 +160,7 @@ function pull() {
       if (fresh.length > 0) {
         transcript.querySelectorAll('.sending').forEach((sending) => sending.remove());
         const looksOn = last > 0;
+        happened(news, looksOn);
         last = fresh.at(-1).seq;
         await reveal(fresh, looksOn);
         if (looksOn) {
@@ -173,12 +189,13 @@ async function begin() {
       visitor: memory.get(VISITOR) ?? '',
       flow: arrival.flow,
       cue: arrival.cue || null,
+      facts: arrival.facts,
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     }),
   });
   if (!response.ok) {
     const why = await response.json().catch(() => ({}));
-    throw new Error(why.detail ?? 'The conversation could not be started. Please try again in a moment.');
+    throw new Error(why.detail ?? word('The conversation could not be started. Please try again in a moment.'));
   }
   const { conversation, token, visitor } = await response.json();
   memory.set(VISITOR, visitor);
@@ -224,7 +241,7 @@ async function start() {
       form.requestSubmit();
     }
   } catch (error) {
-    tell(error instanceof TypeError ? 'There is no connection. Please reload the page.' : error.message);
+    tell(error instanceof TypeError ? word('There is no connection. Please reload the page.') : error.message);
   }
 }
 
@@ -258,7 +275,7 @@ async function send(what, shown) {
     });
     if (!response.ok) {
       const why = await response.json().catch(() => ({}));
-      throw new Error(why.detail ?? 'That could not be sent. Please try again.');
+      throw new Error(why.detail ?? word('That could not be sent. Please try again.'));
     }
     draft = null;
     await pull();
@@ -266,8 +283,9 @@ async function send(what, shown) {
     sending.remove();
     if (what.text) {
       text.value = what.text;
+      kept.note();
     }
-    tell(error instanceof TypeError ? 'There is no connection. What you wrote is still here; please send it again.' : error.message);
+    tell(error instanceof TypeError ? word('There is no connection. What you wrote is still here; please send it again.') : error.message);
     await pull();
   }
   waiting(-1);
@@ -283,11 +301,11 @@ async function sendFile(file) {
     const response = await fetch(`${api}/conversations/${session.conversation}/files`, { method: 'POST', headers: authorized(), body });
     if (!response.ok) {
       const why = await response.json().catch(() => ({}));
-      throw new Error(why.detail ?? 'The file could not be sent. It may be too large.');
+      throw new Error(why.detail ?? word('The file could not be sent. It may be too large.'));
     }
     await pull();
   } catch (error) {
-    tell(error instanceof TypeError ? 'The file could not be sent: it may be too large, or there is no connection.' : error.message);
+    tell(error instanceof TypeError ? word('The file could not be sent: it may be too large, or there is no connection.') : error.message);
   }
   offers.removeAttribute('aria-busy');
 }
@@ -297,6 +315,7 @@ form.addEventListener('submit', (event) => {
   const typed = text.value.trim();
   if (typed && session) {
     text.value = '';
+    kept.drop();
     send({ text: typed }, typed);
   } else {
     early = typed !== '';
@@ -311,6 +330,10 @@ text.addEventListener('keydown', (event) => {
 });
 
 document.getElementById('again').addEventListener('click', again);
+copies(document.getElementById('copy'), async () => {
+  const response = await fetch(`${api}/conversations/${session.conversation}/messages?after=0`, { headers: authorized() });
+  return response.json();
+});
 articlePanel(document.getElementById('article-panel'), document.getElementById('log'));
 
 document.getElementById('close')?.addEventListener('click', () => tellSite('close'));
@@ -320,6 +343,16 @@ addEventListener('keydown', (event) => {
   }
 });
 heed('shown', () => text.focus());
+heed('facts', ({ facts }) => {
+  arrival.facts = facts;
+  if (session) {
+    fetch(`${api}/conversations/${session.conversation}/facts`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', ...authorized() },
+      body: JSON.stringify({ facts }),
+    }).catch(() => {});
+  }
+});
 heed('memory', () => {
   if (read()?.conversation !== session?.conversation) {
     start();
@@ -333,4 +366,7 @@ addEventListener('storage', (event) => {
   }
 });
 
-settled.then(start);
+settled.then(() => {
+  kept.bringBack();
+  return start();
+});

@@ -1,5 +1,7 @@
 // What a message shows beside its words.
 
+import { word } from './words.js';
+
 const STILL = matchMedia('(prefers-reduced-motion: reduce)');
 const WORDS = { video: 'Watch', file: 'Open', animation: 'Show' };
 
@@ -20,7 +22,7 @@ export function shown(media, loaded) {
     made.href = media.address;
     made.target = '_blank';
     made.rel = 'noopener';
-    made.textContent = `${WORDS[media.type] ?? 'Open'}: ${media.alt || media.address}`;
+    made.textContent = `${word(WORDS[media.type] ?? 'Open')}: ${media.alt || media.address}`;
   }
   return made;
 }

@@ -9,7 +9,7 @@ let origin = '';
 const hearers = new Map();
 
 /** Where the visitor is, and what they were led here by. */
-export const arrival = { page: document.referrer || location.href, flow: '', cue: '' };
+export const arrival = { page: document.referrer || location.href, flow: '', cue: '', facts: {} };
 
 /** Tells the website around; nobody where there is none. */
 export function tellSite(what, detail = {}) {
@@ -36,7 +36,7 @@ export const settled = framed
           Object.entries(data.memory ?? {}).forEach(([key, value]) => known.set(key, value));
         }
         if (data.shuttle === 'begin') {
-          Object.assign(arrival, { page: data.page ?? '', flow: data.flow ?? '', cue: data.cue ?? '' });
+          Object.assign(arrival, { page: data.page ?? '', flow: data.flow ?? '', cue: data.cue ?? '', facts: data.facts ?? {} });
           done();
         } else {
           hearers.get(data.shuttle)?.(data);

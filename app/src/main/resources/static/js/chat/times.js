@@ -1,7 +1,10 @@
 // All free times as a calendar: a month of days, and the times of the day that is chosen. What is pressed is said in words, as
 // it could be typed.
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+import { language, word } from './words.js';
+
+/** A week that begins on a Monday. */
+const DAYS = Array.from({ length: 7 }, (none, i) => `2026-06-0${i + 1}`);
 
 function element(name, className, text) {
   const made = document.createElement(name);
@@ -32,7 +35,7 @@ function byDay(starts, zone) {
   return days;
 }
 
-const named = (day, how) => new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...how }).format(new Date(`${day}T00:00Z`));
+const named = (day, how, tongue = language()) => new Intl.DateTimeFormat(tongue, { timeZone: 'UTC', ...how }).format(new Date(`${day}T00:00Z`));
 
 /** The days of a month, as many empty places before the first as its week has days before. */
 function daysOf(month) {
@@ -56,7 +59,7 @@ function shift(month, by) {
  */
 export function freeTimes(load, say) {
   const box = element('details', 'free-calendar');
-  box.append(element('summary', '', 'All free times'));
+  box.append(element('summary', '', word('All free times')));
   const inside = element('div', 'free-inside');
   box.append(inside);
   let days = null;
@@ -67,7 +70,7 @@ export function freeTimes(load, say) {
     for (const time of days.get(day)) {
       const button = element('button', 'free-time', time);
       button.type = 'button';
-      const words = `${named(day, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).replace(',', '')} at ${time}`;
+      const words = `${named(day, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }, 'en-GB').replace(',', '')} at ${time}`;
       button.setAttribute('aria-label', words);
       button.addEventListener('click', () => say(words));
       times.append(button);
@@ -85,12 +88,12 @@ export function freeTimes(load, say) {
       return button;
     };
     head.append(
-      step(-1, 'Before', all[0].slice(0, 7) < month),
+      step(-1, word('Before'), all[0].slice(0, 7) < month),
       element('strong', '', named(`${month}-01`, { month: 'long', year: 'numeric' })),
-      step(1, 'After', all.at(-1).slice(0, 7) > month),
+      step(1, word('After'), all.at(-1).slice(0, 7) > month),
     );
     const grid = element('div', 'free-grid');
-    grid.append(...DAYS.map((day) => element('span', 'free-weekday', day)));
+    grid.append(...DAYS.map((day) => element('span', 'free-weekday', named(day, { weekday: 'short' }))));
     const times = element('div', 'free-times');
     times.setAttribute('aria-live', 'polite');
     for (const day of daysOf(month)) {
@@ -103,11 +106,11 @@ export function freeTimes(load, say) {
       button.dataset.day = day;
       button.setAttribute('aria-pressed', 'false');
       const many = days.get(day).length;
-      button.setAttribute('aria-label', `${named(day, { weekday: 'long', day: 'numeric', month: 'long' })}, ${many} free`);
+      button.setAttribute('aria-label', word('{day}, {n} free', { day: named(day, { weekday: 'long', day: 'numeric', month: 'long' }), n: many }));
       button.addEventListener('click', () => showDay(day, times));
       grid.append(button);
     }
-    inside.replaceChildren(head, grid, times, element('p', 'free-zone', `Times in ${zone}`));
+    inside.replaceChildren(head, grid, times, element('p', 'free-zone', word('Times in {zone}', { zone })));
     const first = all.find((day) => day.startsWith(month));
     if (first) {
       showDay(first, times);
@@ -118,19 +121,19 @@ export function freeTimes(load, say) {
     if (!box.open || days) {
       return;
     }
-    inside.replaceChildren(element('p', 'free-zone', 'One moment …'));
+    inside.replaceChildren(element('p', 'free-zone', word('One moment …')));
     try {
       const free = await load();
       days = byDay(free.starts, free.zone);
       if (days.size === 0) {
-        inside.replaceChildren(element('p', 'free-zone', 'Nothing is free any more.'));
+        inside.replaceChildren(element('p', 'free-zone', word('Nothing is free any more.')));
         days = null;
       } else {
         showMonth([...days.keys()][0].slice(0, 7), free.zone);
       }
     } catch {
       days = null;
-      inside.replaceChildren(element('p', 'free-zone', 'The times could not be fetched. Close this and open it again.'));
+      inside.replaceChildren(element('p', 'free-zone', word('The times could not be fetched. Close this and open it again.')));
     }
   });
   return box;

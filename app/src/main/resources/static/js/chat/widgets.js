@@ -2,6 +2,7 @@
 // can be typed as well.
 
 import { freeTimes } from './times.js';
+import { word } from './words.js';
 
 const FILTER_FROM = 8;
 const FACES = [-6, -3, 0, 3, 6];
@@ -47,7 +48,7 @@ export function option(of, tile, act) {
 function choice(awaiting, hooks) {
   const box = element('div', `offers ${awaiting.layout ?? 'buttons'}`);
   box.setAttribute('role', 'group');
-  box.setAttribute('aria-label', awaiting.many ? 'Choose any, then send' : 'Choose one, or type');
+  box.setAttribute('aria-label', word(awaiting.many ? 'Choose any, then send' : 'Choose one, or type'));
   const chosen = new Map();
   let group = null;
   const made = awaiting.options.map((of) => {
@@ -74,7 +75,7 @@ function choice(awaiting, hooks) {
     box.append(one);
     return one;
   });
-  const done = button('send-chosen', 'Send', () => {
+  const done = button('send-chosen', word('Send'), () => {
     const order = awaiting.options.filter((of) => chosen.has(of.id));
     hooks.pick(
       order.map((of) => of.id),
@@ -91,8 +92,8 @@ function choice(awaiting, hooks) {
   box.classList.add('long');
   const filter = element('input', 'input offer-filter');
   filter.type = 'search';
-  filter.placeholder = `Find among ${made.length}`;
-  filter.setAttribute('aria-label', `Find among ${made.length} options`);
+  filter.placeholder = word('Find among {n} options', { n: made.length });
+  filter.setAttribute('aria-label', word('Find among {n} options', { n: made.length }));
   filter.addEventListener('input', () => {
     const wanted = filter.value.trim().toLowerCase();
     made.forEach((one) => {
@@ -128,7 +129,7 @@ function face(mouth) {
 function rating(awaiting, hooks) {
   const box = element('div', 'offers rating');
   box.setAttribute('role', 'group');
-  box.setAttribute('aria-label', 'Rate, or type a number');
+  box.setAttribute('aria-label', word('Rate, or type a number'));
   const marks = awaiting.options.filter((of) => /^\d+$/.test(of.label));
   awaiting.options.forEach((of) => {
     const at = marks.indexOf(of);
@@ -139,8 +140,8 @@ function rating(awaiting, hooks) {
       one.append(face(FACES[at]));
     }
     if (at >= 0) {
-      one.setAttribute('aria-label', `${of.label} of ${marks.at(-1).label}`);
-      one.title = `${of.label} of ${marks.at(-1).label}`;
+      one.setAttribute('aria-label', word('{mark} of {most}', { mark: of.label, most: marks.at(-1).label }));
+      one.title = word('{mark} of {most}', { mark: of.label, most: marks.at(-1).label });
     }
     box.append(one);
   });
@@ -191,7 +192,7 @@ function calendar(awaiting, hooks) {
   const time = awaiting.type === 'date_time';
   const { box } = field(
     time ? 'datetime-local' : 'date',
-    time ? 'Send this day and time' : 'Send this day',
+    word(time ? 'Send this day and time' : 'Send this day'),
     {
       min: awaiting.earliest && time ? `${awaiting.earliest}T00:00` : awaiting.earliest,
       max: awaiting.latest && time ? `${awaiting.latest}T23:59` : awaiting.latest,
@@ -206,15 +207,15 @@ function calendar(awaiting, hooks) {
 }
 
 function clock(awaiting, hooks) {
-  return [field('time', 'Send this time', { min: awaiting.earliest, max: awaiting.latest }, (input) => clockWords(input.value), hooks).box];
+  return [field('time', word('Send this time'), { min: awaiting.earliest, max: awaiting.latest }, (input) => clockWords(input.value), hooks).box];
 }
 
 function slider(awaiting, hooks) {
-  const { box, input } = field('range', 'Send', { min: awaiting.min, max: awaiting.max, step: awaiting.by ?? 1 }, (range) => range.value, hooks);
+  const { box, input } = field('range', word('Send'), { min: awaiting.min, max: awaiting.max, step: awaiting.by ?? 1 }, (range) => range.value, hooks);
   input.value = String((Number(awaiting.min) + Number(awaiting.max)) / 2);
   const shown = element('output', '', input.value);
   input.classList.remove('input');
-  input.setAttribute('aria-label', `From ${awaiting.min} to ${awaiting.max}`);
+  input.setAttribute('aria-label', word('From {min} to {max}', awaiting));
   input.addEventListener('input', () => {
     shown.textContent = input.value;
   });
@@ -231,9 +232,9 @@ function file(awaiting, hooks) {
   input.type = 'file';
   input.id = 'widget-file';
   input.accept = awaiting.fileTypes.map((ending) => `.${ending}`).join(',');
-  const label = element('label', '', `A file of up to ${awaiting.megabytes} MB: ${awaiting.fileTypes.join(', ')}`);
+  const label = element('label', '', word('A file of up to {n} MB: {types}', { n: awaiting.megabytes, types: awaiting.fileTypes.join(', ') }));
   label.htmlFor = input.id;
-  const send = element('button', 'button', 'Send the file');
+  const send = element('button', 'button', word('Send the file'));
   send.type = 'submit';
   box.append(label, input, send);
   box.addEventListener('submit', (event) => {
@@ -246,9 +247,9 @@ function file(awaiting, hooks) {
 }
 
 function secret(awaiting, hooks) {
-  const { box, input } = field('password', 'Send', { autocomplete: 'off', maxlength: 1000 }, (typed) => typed.value, hooks);
-  input.setAttribute('aria-label', 'What only the team may see');
-  return [box, element('p', 'widget-hint', 'It is hidden here and kept under lock.')];
+  const { box, input } = field('password', word('Send'), { autocomplete: 'off', maxlength: 1000 }, (typed) => typed.value, hooks);
+  input.setAttribute('aria-label', word('What only the team may see'));
+  return [box, element('p', 'widget-hint', word('It is hidden here and kept under lock.'))];
 }
 
 /** What is seen while a service is asked; its words appear where that takes longer than a moment. */
@@ -295,5 +296,5 @@ export function fitTextBox(form, text, awaiting, ended) {
   const usable = awaiting?.typing !== false || !(awaiting?.options?.length > 0);
   form.hidden = ended || !usable || awaiting?.type === 'secret';
   text.inputMode = KEYBOARDS[awaiting?.type] ?? 'text';
-  text.placeholder = awaiting?.example ? `Type your message, like ${awaiting.example}` : 'Type your message';
+  text.placeholder = awaiting?.example ? word('Type your message, like {example}', awaiting) : word('Type your message');
 }

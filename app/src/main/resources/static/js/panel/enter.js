@@ -5,7 +5,38 @@ window.Shuttle = Object.freeze({
   close: () => close(),
   start: (flow) => begin(String(flow ?? ''), '', ''),
   call: (name) => happened('called', 0, String(name ?? '')),
+  set: (facts) => set(facts),
+  visitor: (token) => identify(token),
 });
+
+/** What the page tells of its visitor. */
+function set(facts) {
+  Object.entries(facts ?? {}).forEach(([name, value]) => {
+    known.facts[name] = String(value);
+  });
+  keep();
+  say('facts', { facts: known.facts });
+}
+
+/** Who the visitor is, by a token that the website's server has signed; null for nobody any more. Resolves to whether it holds. */
+async function identify(token) {
+  const answer = token ? await post('visitors', { token: String(token) }) : null;
+  const who = answer ? JSON.stringify(answer.visitors) : '';
+  if (token && !answer) {
+    tellPage('refused');
+    return false;
+  }
+  if (known.who && known.who !== who) {
+    forget();
+  }
+  known.who = who;
+  Object.entries(answer?.visitors ?? {}).forEach(([slug, id]) => {
+    known.memory[`shuttle-visitor-${slug}`] = id;
+  });
+  keep();
+  say('memory', { memory: known.memory });
+  return answer !== null;
+}
 
 async function enter() {
   try {
@@ -14,7 +45,7 @@ async function enter() {
   } catch {
     setup = null;
   }
-  if (!setup?.bot) {
+  if (!(setup?.bots.length > 0)) {
     setup = null;
     tellPage('absent');
     return;

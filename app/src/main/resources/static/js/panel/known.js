@@ -18,7 +18,7 @@ function stored() {
     return {};
   }
 }
-const known = { memory: {}, cues: {}, visits: 0, lastAt: 0, open: false, ...stored() };
+const known = { memory: {}, cues: {}, facts: {}, who: '', visits: 0, lastAt: 0, open: false, ...stored() };
 
 function keep() {
   known.lastAt = Date.now();
@@ -55,6 +55,13 @@ async function post(what, body) {
   } catch {
     return null;
   }
+}
+
+/** Another visitor, or nobody known any more: what was said before is not theirs. */
+function forget() {
+  known.memory = {};
+  known.bot = undefined;
+  known.facts = {};
 }
 
 function tellPage(what, detail = {}) {

@@ -57,7 +57,7 @@ function isOpen() {
 function showCount() {
   count.textContent = unread;
   count.hidden = unread === 0;
-  launcher.setAttribute('aria-label', `${setup.words || setup.name}${unread > 0 ? `, ${unread} new` : ''}`);
+  launcher.setAttribute('aria-label', `${setup.words || setup.name}${unread > 0 ? `, ${setup.fresh.replace('{n}', unread)}` : ''}`);
 }
 
 /** White or black, whichever is easier to read on a colour (the relative luminance of WCAG 2). */

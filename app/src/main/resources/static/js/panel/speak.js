@@ -31,6 +31,7 @@ function happened(what, amount = 0, said = '') {
       visits: known.visits,
       language: navigator.language,
       device: device(),
+      facts: known.facts,
       past: known.cues,
     });
     if (spoken?.cue) {
@@ -57,9 +58,10 @@ function greet(spoken) {
   dropGreeting();
   greeting = element('div', `greeting ${setup.side}`);
   greeting.setAttribute('role', 'status');
+  greeting.dir = setup.direction;
   const says = element('button', 'says', spoken.greeting);
   const away = element('button', 'away', '×');
-  away.setAttribute('aria-label', 'Dismiss');
+  away.setAttribute('aria-label', setup.away);
   says.addEventListener('click', () => {
     post('counts', { cue: spoken.cue, what: 'opened' });
     begin(spoken.flow, spoken.cue, spoken.bot);

@@ -5,7 +5,7 @@ function say(what, detail = {}) {
 }
 
 function load() {
-  bot = bot || known.bot || setup.bot;
+  bot = bot || (setup.bots.includes(known.bot) ? known.bot : setup.bots[0]);
   frame = document.createElement('iframe');
   frame.src = `${base}/panel/${encodeURIComponent(site)}/${encodeURIComponent(bot)}`;
   frame.title = setup.name;
@@ -20,7 +20,7 @@ function load() {
 
 const heard = {
   ready() {
-    say('begin', { memory: known.memory, page: location.href, ...led });
+    say('begin', { memory: known.memory, facts: known.facts, page: location.href, ...led });
     led = { flow: '', cue: '' };
     frame.dispatchEvent(new Event('shuttle-ready'));
   },
@@ -38,6 +38,9 @@ const heard = {
       unread += many;
       showCount();
     }
+  },
+  happened({ name, detail }) {
+    tellPage(name, detail);
   },
   close,
 };

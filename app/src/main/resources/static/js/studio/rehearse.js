@@ -22,11 +22,11 @@ export function rehearse(dock, hooks) {
   const talk = dock.querySelector('.talk');
   const form = dock.querySelector('form');
   const input = form.querySelector('input');
-  const outside = dock.querySelector('#rehearse-outside');
-  const day = dock.querySelector('#rehearse-day');
   const channel = dock.querySelector('#rehearse-channel');
   const facts = dock.querySelector('[data-facts]');
   let id = null;
+  const chosen = (name) => dock.querySelector(`#rehearse-${name}`)?.value ?? '';
+  const scene = () => ({ outside: chosen('outside'), day: chosen('day'), channel: chosen('channel') });
 
   function show(view) {
     talk.querySelectorAll('.offers button').forEach((button) => {
@@ -47,9 +47,11 @@ export function rehearse(dock, hooks) {
       talk.append(go);
     }
     const known = Object.entries(view.variables);
-    facts.hidden = known.length === 0;
-    facts.querySelector('summary').textContent = `Variables (${known.length})`;
-    facts.querySelector('dl').replaceChildren(...known.flatMap(([name, value]) => [element('dt', '', name), element('dd', '', value)]));
+    if (facts) {
+      facts.hidden = known.length === 0;
+      facts.querySelector('summary').textContent = `Variables (${known.length})`;
+      facts.querySelector('dl').replaceChildren(...known.flatMap(([name, value]) => [element('dt', '', name), element('dd', '', value)]));
+    }
     hooks.nowAt(view.at);
     talk.scrollTop = talk.scrollHeight;
   }
@@ -154,7 +156,7 @@ export function rehearse(dock, hooks) {
 
   async function fromTheStart() {
     talk.replaceChildren();
-    await call(dock.dataset.base, { outside: outside.value, day: day.value, channel: channel.value });
+    await call(dock.dataset.base, scene());
   }
 
   async function begin() {
@@ -167,7 +169,7 @@ export function rehearse(dock, hooks) {
       if (id === null) {
         await fromTheStart();
       }
-      await call(`${dock.dataset.base}/turns`, { rehearsal: id, outside: outside.value, day: day.value, channel: channel.value, ...what });
+      await call(`${dock.dataset.base}/turns`, { rehearsal: id, ...scene(), ...what });
     });
   }
 
@@ -181,5 +183,5 @@ export function rehearse(dock, hooks) {
   });
   dock.querySelector('[data-begin]').addEventListener('click', begin);
   dock.querySelector('[data-restart]').addEventListener('click', begin);
-  channel.addEventListener('change', begin);
+  channel?.addEventListener('change', begin);
 }

@@ -19,6 +19,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.GZIPOutputStream;
@@ -115,7 +116,7 @@ class PanelTest {
         HttpResponse<String> own = get("/api/v1/panel/" + site.id() + "?page=" + ORIGIN + "/x", ORIGIN);
         assertThat(own.statusCode()).isEqualTo(200);
         assertThat(own.headers().firstValue("Access-Control-Allow-Origin")).contains(ORIGIN);
-        assertThat(own.body()).contains("\"bot\":\"" + bot.slug() + "\"");
+        assertThat(own.body()).contains("\"bots\":[\"" + bot.slug() + "\"]");
         assertThat(sites.site(site.id()).orElseThrow().seenOn()).isEqualTo(ORIGIN + "/x");
         for (String other : List.of("https://evil.example", "http://mill.example", ORIGIN + ":8443", "null", "")) {
             HttpResponse<String> refused = get("/api/v1/panel/" + site.id(), other);
@@ -138,13 +139,91 @@ class PanelTest {
         sites.keep(bot.id(), Presence.USUAL.switched(false));
         assertThat(get("/panel/" + site.id() + "/" + bot.slug(), "").statusCode())
                 .isEqualTo(404);
-        assertThat(get("/api/v1/panel/" + site.id(), ORIGIN).body()).contains("\"bot\":\"\"");
+        assertThat(get("/api/v1/panel/" + site.id(), ORIGIN).body()).contains("\"bots\":[]");
+    }
+
+    @Test
+    void whoTalkedToOneThatNoLongerShowsIsLedToTheOneThatDoes() throws Exception {
+        Bot other = data.released(FlowJson.readTrusted(FLOW));
+        sites.show(site.id(), other.id(), true);
+        sites.keep(bot.id(), Presence.USUAL.switched(false));
+        assertThat(get("/panel/" + site.id() + "/" + bot.slug(), "").body())
+                .contains("data-bot=\"" + other.slug() + "\"");
+        assertThat(get("/api/v1/panel/" + site.id(), ORIGIN).body()).contains("[\"" + other.slug() + "\"]");
+    }
+
+    @Test
+    void whatTheWebsiteTellsOfTheVisitorIsHeeded() throws Exception {
+        Cue gold = new Cue(
+                "gold",
+                "Gold",
+                true,
+                Happening.STAYED,
+                0,
+                List.of(),
+                List.of(
+                        new Where(Where.Of.PAGE, Where.How.EQUALS, "/schools", false),
+                        new Where(Where.Of.FACT, Where.How.PATTERN, "plan: g*", false)),
+                Map.of(),
+                List.of(),
+                List.of(),
+                Cue.Limits.USUAL,
+                "Hello",
+                "",
+                false);
+        speaksUp(gold);
+        Map<String, Object> here =
+                Map.of("what", "stayed", "page", ORIGIN + "/schools", "facts", Map.of("plan", "Gold"));
+        assertThat(moment(here).path("cue").asString()).isEqualTo("gold");
+        for (Map<String, ?> other : List.of(
+                Map.of("what", "stayed", "page", ORIGIN + "/schools"),
+                Map.of("what", "stayed", "page", ORIGIN + "/", "facts", Map.of("plan", "gold")),
+                Map.of("what", "stayed", "page", ORIGIN + "/schools", "facts", Map.of("plan", "silver")))) {
+            assertThat(moment(other).path("cue").asString())
+                    .as(other.toString())
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void aVisitorWhomTheWebsiteNamesIsTheSameEachTimeAndAForgedOneIsRefused() throws Exception {
+        long soon = Instant.now().plusSeconds(600).getEpochSecond();
+        String claims = "{\"sub\":\"member 7\",\"exp\":" + soon + "}";
+        String secret = sites.secret(site);
+        HttpResponse<String> first = named(IdentityTest.token("{\"alg\":\"HS256\"}", claims, secret));
+        assertThat(first.statusCode()).isEqualTo(200);
+        assertThat(named(IdentityTest.token("{\"alg\":\"HS256\",\"typ\":\"JWT\"}", claims, secret))
+                        .body())
+                .isEqualTo(first.body());
+        assertThat(first.body()).contains(bot.slug()).doesNotContain("member");
+        String visitor = JsonMapper.shared()
+                .readTree(first.body())
+                .path("visitors")
+                .path(bot.slug())
+                .asString();
+        HttpResponse<String> begun = http.send(
+                HttpRequest.newBuilder(URI.create(
+                                "http://localhost:" + port + "/api/v1/chat/" + bot.slug() + "/conversations"))
+                        .header("Content-Type", "application/json")
+                        .POST(BodyPublishers.ofString("{\"visitor\":\"" + visitor + "\"}"))
+                        .build(),
+                BodyHandlers.ofString());
+        assertThat(JsonMapper.shared().readTree(begun.body()).path("visitor").asString())
+                .isEqualTo(visitor);
+        assertThat(named(IdentityTest.token("{\"alg\":\"HS256\"}", claims, "another"))
+                        .statusCode())
+                .isEqualTo(403);
+        assertThat(named("").statusCode()).isEqualTo(403);
+    }
+
+    private HttpResponse<String> named(String token) throws Exception {
+        return post("/visitors", Json.write(Map.of("token", token)), ORIGIN);
     }
 
     @Test
     void whoIsTakenOffTheWebsiteShowsNoMore() throws Exception {
         sites.show(site.id(), bot.id(), false);
-        assertThat(get("/api/v1/panel/" + site.id(), ORIGIN).body()).contains("\"bot\":\"\"");
+        assertThat(get("/api/v1/panel/" + site.id(), ORIGIN).body()).contains("\"bots\":[]");
         sites.show(site.id(), bot.id(), true);
         sites.show(site.id(), bot.id(), true);
         assertThat(sites.site(site.id()).orElseThrow().bots()).containsExactly(bot.id());

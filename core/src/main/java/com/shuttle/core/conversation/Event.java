@@ -19,6 +19,7 @@ import tools.jackson.databind.JsonNode;
     @JsonSubTypes.Type(value = Event.TimeCame.class, name = "time_came"),
     @JsonSubTypes.Type(value = Event.Signalled.class, name = "signalled"),
     @JsonSubTypes.Type(value = Event.Came.class, name = "came"),
+    @JsonSubTypes.Type(value = Event.Informed.class, name = "informed"),
     @JsonSubTypes.Type(value = Event.AgentTook.class, name = "agent_took"),
     @JsonSubTypes.Type(value = Event.AgentSaid.class, name = "agent_said"),
     @JsonSubTypes.Type(value = Event.AgentReturned.class, name = "agent_returned"),
@@ -36,6 +37,7 @@ public sealed interface Event {
      * @param zone    IANA time zone of the visitor; empty for the bot's
      * @param known   values of visitor variables from conversations before; may be null for none
      * @param flow    id of the flow it begins with; empty, or one that is gone, for the main one
+     * @param told    values of variables that the website tells; may be null for none
      */
     record Started(
             Stamp stamp,
@@ -44,18 +46,20 @@ public sealed interface Event {
             String visitor,
             String zone,
             Map<String, Value> known,
-            String flow)
+            String flow,
+            Map<String, Value> told)
             implements Event {
         public Started {
             flow = flow == null ? "" : flow;
             visitor = visitor == null ? "" : visitor;
             zone = zone == null ? "" : zone;
             known = known == null ? Map.of() : Map.copyOf(known);
+            told = told == null ? Map.of() : Map.copyOf(told);
         }
 
         public Started(
                 Stamp stamp, String channel, String page, String visitor, String zone, Map<String, Value> known) {
-            this(stamp, channel, page, visitor, zone, known, "");
+            this(stamp, channel, page, visitor, zone, known, "", Map.of());
         }
 
         public Started(Stamp stamp, String channel, String page) {
@@ -92,6 +96,13 @@ public sealed interface Event {
      */
     record Came(Stamp stamp, String key, @Nullable JsonNode result) implements Event {}
 
+    /** The website tells values of variables, which says nothing in the conversation. */
+    record Informed(Stamp stamp, Map<String, Value> values) implements Event {
+        public Informed {
+            values = Map.copyOf(values);
+        }
+    }
+
     /** Something that a person of the organisation did. @param account id of theirs; empty in conversations of old */
     sealed interface OfAgent extends Event {
         String account();
@@ -126,6 +137,11 @@ public sealed interface Event {
         public AgentClosed {
             account = account == null ? "" : account;
         }
+    }
+
+    /** Whether it may come at any time, whatever the conversation waits for, and leaves that as it is. */
+    default boolean aside() {
+        return this instanceof OfAgent || this instanceof Informed;
     }
 
     /** Whether the visitor said, picked or sent something. */

@@ -160,6 +160,13 @@ public final class Playbook {
         return Collections.unmodifiableList(choices);
     }
 
+    /** The variables that the website tells. */
+    public List<Variable> ofPage() {
+        return release.variables().stream()
+                .filter(v -> v.origin() == Variable.Origin.PAGE)
+                .toList();
+    }
+
     /** Whether a variable outlives the conversation. */
     public boolean ofVisitor(String variable) {
         return release.variables().stream()

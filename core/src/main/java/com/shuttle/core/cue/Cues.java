@@ -47,20 +47,26 @@ public final class Cues {
         return tooOften(cue.limits(), moment.past().getOrDefault(cue.id(), Moment.Past.NONE), moment.at());
     }
 
-    /** One of the places must be, and none that is left out; where there are none, anywhere does. */
+    /** Of each kind that is asked for one must be, and none that is left out; what is not asked for may be anything. */
     private static @Nullable String elsewhere(List<Where> places, Moment moment) {
-        boolean any = true;
-        boolean here = false;
         for (Where where : places) {
-            if (!where.not()) {
-                any = false;
-                here = here || where.holds(moment);
-            } else if (!where.holds(moment)) {
+            if (where.not() && !where.holds(moment)) {
                 return "%s %s “%s”, which is left out."
                         .formatted(begin(where.of().label()), where.how().label(), where.value());
             }
         }
-        return any || here ? null : "It acts on other pages.";
+        for (Where.Of of : Where.Of.values()) {
+            boolean asked = false;
+            boolean so = false;
+            for (Where where : places) {
+                asked |= where.of() == of && !where.not();
+                so |= where.of() == of && !where.not() && where.holds(moment);
+            }
+            if (asked && !so) {
+                return of == Where.Of.PAGE ? "It acts on other pages." : begin(of.label()) + " is something else.";
+            }
+        }
+        return null;
     }
 
     private static String begin(String words) {

@@ -23,6 +23,7 @@ import java.util.Map;
  * @param device   {@code phone}, {@code tablet} or {@code desktop}
  * @param now      on the bot's clock
  * @param at       the same as an instant
+ * @param facts    what the website tells of the visitor, each as {@code plan: gold}
  * @param past     what each cue did before, by its id
  */
 public record Moment(
@@ -38,6 +39,7 @@ public record Moment(
         String device,
         LocalDateTime now,
         Instant at,
+        List<String> facts,
         Map<String, Past> past) {
 
     public Moment {
@@ -47,6 +49,7 @@ public record Moment(
         referrer = referrer.toLowerCase(Locale.ROOT);
         campaign = campaign.toLowerCase(Locale.ROOT);
         language = language.toLowerCase(Locale.ROOT);
+        facts = facts.stream().map(fact -> fact.toLowerCase(Locale.ROOT)).toList();
         past = Map.copyOf(past);
     }
 

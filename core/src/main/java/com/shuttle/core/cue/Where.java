@@ -19,7 +19,8 @@ public record Where(Of of, How how, String value, boolean not) {
     public enum Of implements Keyed {
         PAGE("the page"),
         REFERRER("where they came from"),
-        CAMPAIGN("the campaign");
+        CAMPAIGN("the campaign"),
+        FACT("what the website tells of them");
 
         private final String label;
 
@@ -67,6 +68,7 @@ public record Where(Of of, How how, String value, boolean not) {
             case PAGE -> compares(value.startsWith("/") ? moment.path() : moment.address());
             case REFERRER -> compares(moment.referrer());
             case CAMPAIGN -> compares(moment.campaign());
+            case FACT -> moment.facts().stream().anyMatch(this::compares);
         };
     }
 

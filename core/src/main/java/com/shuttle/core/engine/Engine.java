@@ -60,7 +60,7 @@ public final class Engine {
             return new Turn.Refused(refusal);
         }
         TurnRun run = new TurnRun(playbook, state, event.stamp(), world);
-        if (!(state.awaiting() instanceof Awaiting.Result result) || event instanceof Event.OfAgent) {
+        if (!(state.awaiting() instanceof Awaiting.Result result) || event.aside()) {
             return taken(playbook, state, run, event, true, Map.of(), world);
         }
         Map<String, Finding> opinions = new HashMap<>(result.opinions());
@@ -159,6 +159,7 @@ public final class Engine {
             }
             case Event.Signalled signalled -> walker.player().signalled(signalled.text());
             case Event.Came came -> walker.player().came(came.result());
+            case Event.Informed informed -> run.facts.knownBefore(informed.values());
             case Event.AgentTook took -> {
                 if (run.speaker() != Speaker.PERSON) {
                     run.pass(Speaker.PERSON);

@@ -40,6 +40,7 @@ final class Refusals {
             case Event.Signalled signalled ->
                 awaited(state, signalled.key()) instanceof Awaiting.Signal ? null : Reason.TOO_LATE;
             case Event.Came came -> brings(awaited(state, came.key())) ? null : Reason.TOO_LATE;
+            case Event.Informed ignored -> null;
             case Event.AgentTook took -> tookTwice(state, took);
             case Event.AgentReturned ignored -> withPerson(state, ignored);
             case Event.AgentSaid ignored -> withPerson(state, ignored);

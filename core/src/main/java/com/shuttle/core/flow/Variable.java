@@ -13,7 +13,8 @@ public record Variable(String name, ValueType type, Origin origin, String note) 
     /** Whose it is, and so how long it lasts. */
     public enum Origin implements Keyed {
         CONVERSATION("this conversation"),
-        VISITOR("the visitor, from one conversation to the next");
+        VISITOR("the visitor, from one conversation to the next"),
+        PAGE("the website, which tells it");
 
         private final String label;
 

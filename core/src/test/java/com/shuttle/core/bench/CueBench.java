@@ -65,6 +65,7 @@ public class CueBench {
                 "phone",
                 now,
                 at,
+                List.of(),
                 Map.of());
         return Cues.decide(cues, moment);
     }

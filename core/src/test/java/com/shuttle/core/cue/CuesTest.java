@@ -60,6 +60,7 @@ class CuesTest {
                 "phone",
                 LocalDateTime.parse("2026-03-10T10:00"),
                 NOW,
+                List.of("plan: Gold", "seats: 4"),
                 Map.of("c", past));
     }
 
@@ -102,6 +103,38 @@ class CuesTest {
                 .isNull();
         with.what = Happening.RETURNING;
         assertThat(why(with, stayed(0))).isNull();
+    }
+
+    @Test
+    void ofEachKindOfPlaceOneMustBe() {
+        With with = new With();
+        with.where = List.of(
+                new Where(Of.PAGE, How.EQUALS, "/hire", false),
+                new Where(Of.PAGE, How.EQUALS, "/schools", false),
+                new Where(Of.FACT, How.EQUALS, "plan: gold", false));
+        assertThat(why(with, stayed(1))).isNull();
+        with.where = List.of(
+                new Where(Of.PAGE, How.EQUALS, "/schools", false),
+                new Where(Of.FACT, How.EQUALS, "plan: silver", false));
+        assertThat(why(with, stayed(1))).isEqualTo("What the website tells of them is something else.");
+        with.where = List.of(new Where(Of.FACT, How.PATTERN, "seats: *", true));
+        assertThat(why(with, stayed(1))).contains("which is left out");
+        with.where = List.of(new Where(Of.FACT, How.CONTAINS, "trial", true));
+        assertThat(why(with, stayed(1))).isNull();
+    }
+
+    @Test
+    void aKeywordIsItsOwnWordOnly() {
+        With with = new With();
+        with.what = Happening.KEYWORD;
+        assertThat(why(with, moment(Happening.KEYWORD, 0, "school", "", 1, Past.NONE)))
+                .as("without words it waits for none")
+                .isNotNull();
+        with.words = List.of("Schools", "school");
+        assertThat(why(with, moment(Happening.KEYWORD, 0, "SCHOOL", "", 1, Past.NONE)))
+                .isNull();
+        assertThat(why(with, moment(Happening.KEYWORD, 0, "our school", "", 1, Past.NONE)))
+                .isNotNull();
     }
 
     @Test

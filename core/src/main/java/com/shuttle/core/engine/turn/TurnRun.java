@@ -181,6 +181,7 @@ public final class TurnRun {
     public void arrived(Event.Started started) {
         this.visit = Visit.of(started);
         facts.knownBefore(started.known());
+        facts.knownBefore(started.told());
     }
 
     public void say(From from, String author, String text, List<Offer> offers) {
