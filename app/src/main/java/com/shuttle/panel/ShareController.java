@@ -3,6 +3,7 @@ package com.shuttle.panel;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotFrame;
 import com.shuttle.bots.BotService;
+import com.shuttle.core.cue.Happening;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.PublicAddress;
@@ -55,7 +56,13 @@ class ShareController {
     @GetMapping
     String share(@PathVariable String id, Model model) {
         Bot bot = frame.fill(id, "share", model);
-        model.addAttribute("presence", sites.presence(id));
+        Presence presence = sites.presence(id);
+        model.addAttribute("presence", presence);
+        model.addAttribute(
+                "cues",
+                presence.cues().stream()
+                        .filter(cue -> cue.on() && cue.what() != Happening.KEYWORD)
+                        .count());
         model.addAttribute(
                 "sites", sites.sites().stream().map(site -> line(site, id)).toList());
         model.addAttribute("page", page(bot));

@@ -183,7 +183,9 @@ class PanelScreenTest {
             assertThat(team.locator("#name")).hasValue(name);
             team.locator("#addresses").fill("https://mill.example/");
             team.locator("button:has-text('Add it')").click();
-            assertThat(team.locator(".site:has-text('" + name + "') code")).containsText("/panel.js");
+            assertThat(team.locator(".site:has-text('" + name + "') .code-line code")
+                            .first())
+                    .containsText("/panel.js");
             assertThat(team.locator("img.qr")).isVisible();
 
             team.navigate("/bots/" + bot.id() + "/cues");

@@ -1,0 +1,220 @@
+package bench;
+
+import com.shuttle.ServerProcess;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.net.InetAddress;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.SynchronousQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * A thousand open panels: each holds a stream. Sixteen visitors at a time write, and the time is taken until what they wrote comes by
+ * their stream; beside a bare route that inserts one row and tells one stream, in alternating rounds of the same run.
+ */
+public final class StreamBench {
+
+    private static final int PANELS = 1000;
+    private static final int ADDRESSES = 10;
+    private static final int WRITERS = 16;
+    private static final int ROUNDS = 3;
+    private static final long ROUND_NANOS = 6_000_000_000L;
+
+    private final ServerProcess server;
+    private final List<HttpClient> clients = new ArrayList<>();
+
+    private StreamBench(ServerProcess server) throws IOException {
+        this.server = server;
+        // No address may hold all streams.
+        for (int i = 0; i < ADDRESSES; i++) {
+            clients.add(HttpClient.newBuilder()
+                    .localAddress(InetAddress.getByName("127.0.0." + (i + 1)))
+                    .build());
+        }
+    }
+
+    /** A stream that is read, and what makes it speak. */
+    private static final class Open {
+        private final SynchronousQueue<Long> came = new SynchronousQueue<>();
+        private final HttpClient client;
+        private final HttpRequest.Builder write;
+        private final AtomicInteger number = new AtomicInteger();
+        private final boolean chat;
+
+        Open(HttpClient client, HttpRequest.Builder write, boolean chat) {
+            this.client = client;
+            this.write = write;
+            this.chat = chat;
+        }
+
+        void read(InputStream stream, CountDownLatch opened) {
+            Thread.startVirtualThread(() -> {
+                opened.countDown();
+                try (BufferedReader lines = new BufferedReader(new InputStreamReader(stream, StandardCharsets.UTF_8))) {
+                    for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                        // Only the first of a turn is waited for.
+                        if (line.startsWith("data:")) {
+                            came.offer(System.nanoTime());
+                        }
+                    }
+                } catch (IOException over) {
+                    return;
+                }
+            });
+        }
+
+        /** @return nanoseconds from sending to hearing; -1 where it was not heard */
+        long exchange() throws IOException, InterruptedException {
+            int n = number.getAndIncrement();
+            String body = chat
+                    ? "{\"clientMessageId\":\"" + n + "\",\"text\":\"" + (n % 2 == 0 ? "plan a visit" : "menu") + "\"}"
+                    : "";
+            long sent = System.nanoTime();
+            var reply = client.sendAsync(
+                    write.copy().POST(BodyPublishers.ofString(body)).build(), BodyHandlers.discarding());
+            Long heard = came.poll(10, TimeUnit.SECONDS);
+            reply.join();
+            return heard == null ? -1 : heard - sent;
+        }
+    }
+
+    public static void main(String[] args) throws Exception {
+        Path data = Files.createTempDirectory("shuttle-streams");
+        ServerProcess server =
+                ServerProcess.start(data, "bench.BenchServer", Map.of("SHUTTLE_DEMO", "true"), "-XX:+UseSerialGC");
+        try {
+            new StreamBench(server).run();
+        } finally {
+            server.kill();
+        }
+    }
+
+    private void run() throws Exception {
+        List<Open> bare = new ArrayList<>();
+        List<Open> chats = new ArrayList<>();
+        for (int i = 0; i < WRITERS; i++) {
+            bare.add(bare(clients.get(i % ADDRESSES), i));
+        }
+        chats.add(chat(clients.getFirst()));
+        round(chats);
+        long before = resident();
+        for (int i = 1; i < PANELS; i++) {
+            chats.add(chat(clients.get(i % ADDRESSES)));
+        }
+        long after = resident();
+        round(bare);
+        round(chats);
+        List<Long> chatTimes = new ArrayList<>();
+        List<Long> bareTimes = new ArrayList<>();
+        for (int i = 0; i < ROUNDS; i++) {
+            chatTimes.addAll(round(chats));
+            bareTimes.addAll(round(bare));
+        }
+        System.out.printf("%,d open panels, %d visitors writing at once%n", PANELS, WRITERS);
+        System.out.printf("  memory of the server %.0f kB a panel%n", (after - before) / (double) PANELS);
+        double[] chat = print("heard by stream", chatTimes);
+        double[] beside = print("a bare stream", bareTimes);
+        System.out.printf(
+                "  ratio of the times p50 %.1f, p99 %.1f   (aim 2)%n", chat[0] / beside[0], chat[1] / beside[1]);
+    }
+
+    private Open chat(HttpClient client) throws IOException, InterruptedException {
+        JsonNode begun = JsonMapper.shared()
+                .readTree(client.send(
+                                ServerBench.json(server, "/api/v1/chat/vesper/conversations", "")
+                                        .POST(BodyPublishers.ofString("{}"))
+                                        .build(),
+                                BodyHandlers.ofString())
+                        .body());
+        String path = "/api/v1/chat/conversations/" + begun.get("conversation").asString();
+        String token = begun.get("token").asString();
+        Open open = new Open(client, ServerBench.json(server, path + "/messages", token), true);
+        listen(client, open, ServerBench.json(server, path + "/stream", token).header("Last-Event-ID", "0"));
+        return open;
+    }
+
+    private Open bare(HttpClient client, int number) throws IOException, InterruptedException {
+        Open open = new Open(client, HttpRequest.newBuilder(server.uri("/bare/streams/" + number)), false);
+        listen(client, open, HttpRequest.newBuilder(server.uri("/bare/streams/" + number)));
+        return open;
+    }
+
+    private static void listen(HttpClient client, Open open, HttpRequest.Builder request)
+            throws IOException, InterruptedException {
+        var response = client.send(request.GET().build(), BodyHandlers.ofInputStream());
+        if (response.statusCode() != 200) {
+            throw new IllegalStateException("a stream answered " + response.statusCode());
+        }
+        CountDownLatch opened = new CountDownLatch(1);
+        open.read(response.body(), opened);
+        opened.await();
+    }
+
+    /** Each writer goes through its share of the streams, over and over. */
+    private static List<Long> round(List<Open> all) throws InterruptedException {
+        long end = System.nanoTime() + ROUND_NANOS;
+        List<Long> times = new ArrayList<>();
+        List<Thread> writers = new ArrayList<>();
+        for (int w = 0; w < Math.min(WRITERS, all.size()); w++) {
+            int first = w;
+            writers.add(Thread.startVirtualThread(() -> {
+                List<Long> own = new ArrayList<>();
+                for (int i = first; System.nanoTime() < end; i = i + WRITERS < all.size() ? i + WRITERS : first) {
+                    try {
+                        own.add(all.get(i).exchange());
+                    } catch (IOException | InterruptedException e) {
+                        throw new IllegalStateException(e);
+                    }
+                }
+                synchronized (times) {
+                    times.addAll(own);
+                }
+            }));
+        }
+        for (Thread writer : writers) {
+            writer.join();
+        }
+        return times;
+    }
+
+    /** @return p50 and p99 in milliseconds */
+    private static double[] print(String what, List<Long> times) {
+        long lost = times.stream().filter(time -> time < 0).count();
+        long[] heard = times.stream()
+                .mapToLong(Long::longValue)
+                .filter(time -> time >= 0)
+                .sorted()
+                .toArray();
+        System.out.printf(
+                "  %-16s %,7.0f a second, p50 %.1f ms, p99 %.1f ms, not heard %d%n",
+                what,
+                heard.length / (ROUND_NANOS / 1e9 * ROUNDS),
+                ServerBench.at(heard, 0.5),
+                ServerBench.at(heard, 0.99),
+                lost);
+        return new double[] {ServerBench.at(heard, 0.5), ServerBench.at(heard, 0.99)};
+    }
+
+    /** Memory that the server holds, in kB. */
+    private long resident() throws IOException {
+        return Files.readAllLines(Path.of("/proc/" + server.pid() + "/status")).stream()
+                .filter(line -> line.startsWith("VmRSS"))
+                .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")))
+                .sum();
+    }
+}
