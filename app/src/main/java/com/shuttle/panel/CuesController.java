@@ -61,7 +61,7 @@ class CuesController {
 
     private static Line line(Cue cue, Map<String, Brought> brought) {
         String where = cue.where().isEmpty()
-                ? "on every page"
+                ? cue.what() == Happening.KEYWORD ? "on every number it answers" : "on every page"
                 : cue.where().stream()
                         .map(one -> (one.not() ? "not where " : "where ")
                                 + one.of().label() + " " + one.how().label() + " " + one.value())

@@ -104,6 +104,49 @@ class PanelScreenTest {
         }
     }
 
+    /** Presses Tab until something of the panel's has the focus. */
+    private static void tabTo(Page page, String selector) {
+        String focused =
+                "(selector) => document.body.lastElementChild.shadowRoot?.activeElement?.matches(selector) ?? false";
+        for (int i = 0; i < 30 && !(Boolean) page.evaluate(focused, selector); i++) {
+            page.keyboard().press("Tab");
+        }
+        assertThat(page.locator(selector)).isFocused();
+    }
+
+    @Test
+    void everythingIsReachedByKeysAlone() {
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.stranger();
+            page.navigate(site("/hire"));
+            assertThat(page.locator(".launcher")).isVisible();
+            page.locator("#name").focus();
+            page.keyboard().type("Dana");
+            // On to the next fields and out of the form, as somebody does who has second thoughts.
+            tabTo(page, ".launcher");
+            assertThat(page.locator(".greeting .says")).isVisible();
+            page.keyboard().press("Shift+Tab");
+            assertThat(page.locator(".greeting .away")).isFocused();
+            page.keyboard().press("Shift+Tab");
+            page.keyboard().press("Enter");
+            assertThat(chat(page).locator(".bubble.bot").last()).containsText("What is the occasion?");
+            assertThat(chat(page).locator("#text")).isFocused();
+            page.keyboard().type("a wedding");
+            page.keyboard().press("Enter");
+            assertThat(chat(page).locator(".bubble.bot").last()).containsText("How many");
+            for (String next : List.of("#log", "#close", "#copy", "#again")) {
+                page.keyboard().press("Shift+Tab");
+                assertThat(chat(page).locator(next)).isFocused();
+            }
+            page.keyboard().press("Escape");
+            assertThat(page.locator(".box")).isHidden();
+            assertThat(page.locator(".launcher")).isFocused();
+            page.keyboard().press("Space");
+            assertThat(chat(page).locator("#text")).isFocused();
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
+
     @ParameterizedTest
     @EnumSource(names = {"LIGHT", "DARK"})
     void thePanelIsAccessible(ColorScheme scheme) {

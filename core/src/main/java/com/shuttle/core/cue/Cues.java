@@ -35,7 +35,7 @@ public final class Cues {
         if (elsewhere != null) {
             return elsewhere;
         }
-        if (!cue.open().openAt(moment.now())) {
+        if (!cue.hours().isEmpty() && !cue.open().openAt(moment.now())) {
             return "It acts at other hours.";
         }
         if (!cue.languages().isEmpty() && !speaks(moment.language(), cue.languages())) {
@@ -49,22 +49,22 @@ public final class Cues {
 
     /** Of each kind that is asked for one must be, and none that is left out; what is not asked for may be anything. */
     private static @Nullable String elsewhere(List<Where> places, Moment moment) {
+        // A bit for each kind: whether it is asked for, and whether one of those is so.
+        int asked = 0;
+        int so = 0;
         for (Where where : places) {
-            if (where.not() && !where.holds(moment)) {
-                return "%s %s “%s”, which is left out."
-                        .formatted(begin(where.of().label()), where.how().label(), where.value());
+            int kind = 1 << where.of().ordinal();
+            boolean holds = where.holds(moment);
+            if (where.not() && !holds) {
+                return begin(where.of().label()) + " " + where.how().label() + " “" + where.value()
+                        + "”, which is left out.";
             }
+            asked |= where.not() ? 0 : kind;
+            so |= holds && !where.not() ? kind : 0;
         }
-        for (Where.Of of : Where.Of.values()) {
-            boolean asked = false;
-            boolean so = false;
-            for (Where where : places) {
-                asked |= where.of() == of && !where.not();
-                so |= where.of() == of && !where.not() && where.holds(moment);
-            }
-            if (asked && !so) {
-                return of == Where.Of.PAGE ? "It acts on other pages." : begin(of.label()) + " is something else.";
-            }
+        if ((asked & ~so) != 0) {
+            Where.Of of = Where.Of.values()[Integer.numberOfTrailingZeros(asked & ~so)];
+            return of == Where.Of.PAGE ? "It acts on other pages." : begin(of.label()) + " is something else.";
         }
         return null;
     }
@@ -95,8 +95,8 @@ public final class Cues {
         }
         if (wanted.amount() != Happening.Amount.NONE && moment.amount() < cue.amount()) {
             return wanted.amount() == Happening.Amount.SECONDS
-                    ? "It waits for %d seconds.".formatted(cue.amount())
-                    : "It waits for %d per cent.".formatted(cue.amount());
+                    ? "It waits for " + cue.amount() + " seconds."
+                    : "It waits for " + cue.amount() + " per cent.";
         }
         boolean any = !wanted.named() || cue.words().isEmpty() && wanted != Happening.KEYWORD;
         return any || cue.words().stream().anyMatch(moment.said()::equalsIgnoreCase)
