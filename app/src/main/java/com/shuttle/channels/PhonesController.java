@@ -35,6 +35,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/bots/{id}/phones")
 class PhonesController {
 
+    /** The form of a number that is not there yet. */
+    private static final String NEW = "new";
+
     private final Channels channels;
     private final Dispatcher dispatcher;
     private final Sites sites;
@@ -107,6 +110,7 @@ class PhonesController {
                         .toList());
         if (!model.containsAttribute("errors")) {
             model.addAttribute("errors", Map.of());
+            model.addAttribute("errorsOf", "");
             model.addAttribute("typed", new Channels.Form("", PhoneKind.MESSENGER, "", "", ""));
         }
         return "channels/phones";
@@ -126,7 +130,7 @@ class PhonesController {
                 .findFirst()
                 .orElse(PhoneKind.MESSENGER);
         Channels.Form form = new Channels.Form(name, read, number, address, template);
-        kept(channels.keep("", form, List.of(bots.bot(id).id())), form, flash);
+        kept(channels.keep("", form, List.of(bots.bot(id).id())), form, NEW, flash);
         return "redirect:/bots/" + id + "/phones";
     }
 
@@ -140,16 +144,18 @@ class PhonesController {
             @RequestParam(defaultValue = "") String template,
             RedirectAttributes flash) {
         Channels.Form form = new Channels.Form(name, one(channel).kind(), number, address, template);
-        kept(channels.keep(channel, form, List.of()), form, flash);
+        kept(channels.keep(channel, form, List.of()), form, channel, flash);
         return "redirect:/bots/" + id + "/phones";
     }
 
-    private static void kept(Checked<Channel> checked, Channels.Form form, RedirectAttributes flash) {
+    /** @param of the channel whose form it was, or {@link #NEW} */
+    private static void kept(Checked<Channel> checked, Channels.Form form, String of, RedirectAttributes flash) {
         switch (checked) {
             case Checked.Good<Channel>(Channel channel) ->
                 flash.addFlashAttribute("said", "“" + channel.name() + "” is kept.");
             case Checked.Bad<Channel> bad -> {
                 flash.addFlashAttribute("errors", bad.errors());
+                flash.addFlashAttribute("errorsOf", of);
                 flash.addFlashAttribute("typed", form);
             }
         }

@@ -33,6 +33,8 @@ export function onPhones(script, { typedIn, flush }) {
       const details = fix.closest('[data-phones]');
       const field = details.closest('.row').querySelector(`[data-field="options.${CSS.escape(fix.dataset.shorten)}.label"]`);
       field.value = fix.dataset.label;
+      // The button goes away, and a row that nothing has the focus of is closed.
+      field.focus();
       typedIn(field);
       load(details);
     }

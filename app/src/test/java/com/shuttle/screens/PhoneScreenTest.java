@@ -9,6 +9,7 @@ import com.microsoft.playwright.options.ColorScheme;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
+import com.shuttle.core.flow.FlowJson;
 import com.shuttle.demo.StandIns;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -126,6 +127,84 @@ class PhoneScreenTest {
             page.locator("#rehearse-text").fill("3");
             page.locator("#rehearse-text").press("Enter");
             assertThat(page.locator(".rehearsal .bubble").last()).containsText("How many of you");
+        }
+    }
+
+    @Test
+    void aDesignerPutsABotOnANumber() {
+        Bot bot = data.released(FlowJson.readTrusted("""
+                {"format":"shuttle-flow/1","id":"main","name":"Talk","phrases":[],"sections":[{"id":"s","title":"","steps":[
+                {"kind":"choice","id":"c","ask":["Which?"],"options":[{"id":"long","label":"A visit with the whole class","also":[]},
+                {"id":"short","label":"Hire","also":[]}],"exits":{"option:long":"step:e","option:short":"step:e"}},
+                {"kind":"end","id":"e"}]}]}"""));
+        try (Screens screens = new Screens(port)) {
+            Page team = screens.signedIn("maren.holt");
+            team.navigate("/bots/" + bot.id() + "/phones");
+            Locator another = team.locator("form:has(#name-new)");
+            team.locator("summary:has-text('Another number')").click();
+            String name = data.name("Kitchen");
+            another.locator("#name-new").fill(name);
+            another.locator("#number-new").fill("call us");
+            another.locator("#address-new").fill("https://gateway.example.org/messages");
+            another.locator("button").click();
+            assertThat(team.locator(".field-error")).containsText("A number with its country");
+            assertThat(another.locator("#name-new")).hasValue(name);
+            another.locator("#number-new").fill("+44 1632 960 188");
+            another.locator("button").click();
+            Locator line = team.locator(".phone-line:has-text('" + name + "')");
+            assertThat(line).containsText("+441632960188");
+            assertThat(line).containsText("This bot answers whoever writes.");
+            line.locator("summary:has-text('For the gateway')").click();
+            assertThat(line.locator(".addresses code").first()).containsText("/api/v1/channels/");
+
+            shortens(team, bot);
+
+            team.navigate("/bots/" + bot.id() + "/phones");
+            line.locator("summary:has-text('Change')").click();
+            line.locator("button.danger").click();
+            assertThat(line).hasCount(0);
+            team.locator("button:has-text('Bring it back')").click();
+            assertThat(line).hasCount(1);
+            line.locator("a:has-text('What was sent')").click();
+            assertThat(team.locator("h2")).containsText("Sent by " + name);
+            assertThat(screens.complaints()).isEmpty();
+            team.navigate("/bots/" + bot.id() + "/phones");
+            line.locator("summary:has-text('Change')").click();
+            line.locator("button.danger").click();
+        }
+    }
+
+    /** What does not fit is said in the row, and what would is one press away. */
+    private static void shortens(Page team, Bot bot) {
+        team.navigate("/bots/" + bot.id() + "/flows/main");
+        Locator row = team.locator("[data-step=c]");
+        row.locator(".say").click();
+        row.locator("[data-phones] summary").click();
+        assertThat(row.locator(".misfits")).containsText("has 28 letters");
+        row.locator("[data-shorten=long]").click();
+        assertThat(row.locator(".phone-look").first()).containsText("It fits.");
+        assertThat(row.locator("[data-field='options.long.label']")).hasValue("Visit with whole");
+        team.locator("#rehearse-channel").selectOption("messenger");
+        assertThat(team.locator(".rehearsal .offers button").first()).hasText("Visit with whole");
+    }
+
+    @Test
+    void aListOnThePhoneIsRehearsedPageByPage() {
+        Bot gallery = data.bots.bySlug("step-gallery").orElseThrow();
+        try (Screens screens = new Screens(port)) {
+            Page team = screens.signedIn("maren.holt");
+            team.navigate("/bots/" + gallery.id() + "/flows/main");
+            team.locator("#rehearse-channel").selectOption("messenger");
+            Locator list = team.locator(".rehearsal .phone-list").last();
+            list.locator("summary").click();
+            assertThat(list.locator("button")).hasCount(10);
+            list.locator("button:has-text('More…')").click();
+            assertThat(team.locator(".rehearsal .bubble").last()).hasText("The next ones");
+            team.locator(".rehearsal .phone-list").last().locator("summary").click();
+            assertThat(team.locator(".rehearsal .phone-list").last().locator("button"))
+                    .not()
+                    .hasCount(0);
+            assertThat(screens.complaints()).isEmpty();
         }
     }
 }
