@@ -19,6 +19,7 @@ import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
 import com.shuttle.web.Wanted;
+import com.shuttle.web.Went;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -114,9 +115,7 @@ public class Dispatcher {
     /** Tries once more what failed. @throws Missing if there is no such message */
     @Transactional
     public void again(String channel, String id) {
-        Dispatch dispatch = store.dispatch(id)
-                .filter(one -> one.channel().equals(channel))
-                .orElseThrow(() -> new Missing("message", id));
+        Dispatch dispatch = of(channel, id).orElseThrow(() -> new Missing("message", id));
         if (dispatch.failed()) {
             store.wait(id, clock.instant().plus(TRIED_FOR));
             scheduler.getObject().cancel(TASK.instanceId(id));
@@ -127,11 +126,19 @@ public class Dispatcher {
     /** The gateway tells how far a message is. @return whether it knows the message */
     @Transactional
     public boolean told(Channel channel, String id, State state, String why) {
-        Optional<Dispatch> dispatch =
-                store.dispatch(id).filter(one -> one.channel().equals(channel.id()));
-        dispatch.filter(one -> one.state().before(state))
-                .ifPresent(one -> store.move(id, one.state(), state, one.attempts(), why, clock.instant()));
+        // It may be told while it is noted that the gateway has taken the message; then it is looked at once more.
+        boolean moved = false;
+        Optional<Dispatch> dispatch = of(channel.id(), id);
+        while (!moved && dispatch.filter(one -> one.state().before(state)).isPresent()) {
+            Dispatch one = dispatch.get();
+            moved = store.move(id, one.state(), state, one.attempts(), why, clock.instant());
+            dispatch = of(channel.id(), id);
+        }
         return dispatch.isPresent();
+    }
+
+    private Optional<Dispatch> of(String channel, String id) {
+        return store.dispatch(id).filter(one -> one.channel().equals(channel));
     }
 
     /** Delivers what waits for somebody, up to one message. @return how many attempts there were where there is to be another */
@@ -176,9 +183,9 @@ public class Dispatcher {
             withhold(channel, contact, reached, dispatch);
             return DONE;
         }
-        Gateway.Went went = gateway.send(channel, dispatch);
+        Went went = gateway.send(channel, dispatch);
         int attempts = dispatch.attempts() + 1;
-        boolean sent = went.why().isEmpty();
+        boolean sent = went.well();
         boolean over = went.forGood() || clock.instant().isAfter(dispatch.until());
         if (!sent) {
             LOG.info("message {} was not delivered at attempt {}", dispatch.id(), attempts);

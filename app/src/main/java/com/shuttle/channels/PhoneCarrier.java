@@ -28,20 +28,30 @@ class PhoneCarrier implements Carrier, Forgets {
     public void carry(Conversation conversation, List<Message> messages, Instant at) {
         Contact.of(conversation)
                 .ifPresent(reached -> store.channel(reached.channel())
-                        .ifPresent(channel -> carry(channel, reached, conversation.id(), messages, at)));
+                        .ifPresent(channel -> carry(channel, reached, conversation, messages, at)));
+    }
+
+    /** Whether somebody has gone on to another conversation, so that the bot of the one before need not be heard. */
+    private boolean left(Contact.Reached reached, Conversation conversation, Instant at) {
+        boolean begins = conversation.startedAt().equals(at);
+        return !begins
+                && store.contact(reached.channel(), reached.number())
+                        .map(contact -> !conversation.id().equals(contact.conversation()))
+                        .orElse(false);
     }
 
     private void carry(
-            Channel channel, Contact.Reached reached, String conversation, List<Message> messages, Instant at) {
+            Channel channel, Contact.Reached reached, Conversation conversation, List<Message> messages, Instant at) {
+        boolean left = left(reached, conversation, at);
         List<Piece> pieces = new ArrayList<>();
         boolean offers = false;
         for (Message message : messages) {
-            if (message.from() != Message.From.VISITOR) {
+            if (message.from() == Message.From.AGENT || message.from() == Message.From.BOT && !left) {
                 pieces.addAll(view.pieces(channel.kind(), message));
                 offers = offers || !message.options().isEmpty();
             }
         }
-        dispatcher.send(channel, reached.number(), conversation, pieces, at);
+        dispatcher.send(channel, reached.number(), conversation.id(), pieces, at);
         if (offers) {
             store.page(reached, 0);
         }

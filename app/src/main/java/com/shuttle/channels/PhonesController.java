@@ -9,7 +9,6 @@ import com.shuttle.core.cue.Happening;
 import com.shuttle.core.flow.Keyed;
 import com.shuttle.panel.Sites;
 import com.shuttle.web.Access;
-import com.shuttle.web.BotTab;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Listing;
 import com.shuttle.web.Missing;
@@ -18,8 +17,6 @@ import com.shuttle.web.Wanted;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,16 +55,6 @@ class PhonesController {
         this.bots = bots;
         this.frame = frame;
         this.address = address;
-    }
-
-    /** Where the page is found. */
-    @Configuration
-    static class Places {
-
-        @Bean
-        BotTab phonesTab() {
-            return new BotTab("phones", "Phones", "/phones", 85);
-        }
     }
 
     /**

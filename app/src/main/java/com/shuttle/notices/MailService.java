@@ -3,6 +3,7 @@ package com.shuttle.notices;
 import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Vault;
+import com.shuttle.web.Went;
 import jakarta.mail.MessagingException;
 import jakarta.mail.SendFailedException;
 import jakarta.mail.Session;
@@ -36,11 +37,6 @@ public class MailService {
     MailService(NoticeStore store, Vault vault) {
         this.store = store;
         this.vault = vault;
-    }
-
-    /** What came of sending a mail. @param why it did not go; empty where it did @param forGood whether trying again is no use */
-    record Went(String why, boolean forGood) {
-        static final Went WELL = new Went("", false);
     }
 
     /** With the password in the clear. */

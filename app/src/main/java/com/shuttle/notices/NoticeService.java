@@ -17,6 +17,7 @@ import com.shuttle.web.Markdown;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
 import com.shuttle.web.Wanted;
+import com.shuttle.web.Went;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -224,8 +225,8 @@ public class NoticeService {
             return DONE;
         }
         int attempts = notice.attempts() + 1;
-        MailService.Went went = notice.mail() ? mailed(notice) : callbacks.send(notice);
-        boolean sent = went.why().isEmpty();
+        Went went = notice.mail() ? mailed(notice) : callbacks.send(notice);
+        boolean sent = went.well();
         boolean over = went.forGood() || clock.instant().isAfter(notice.until());
         if (!sent) {
             LOG.info("notice {} was not delivered at attempt {}", id, attempts);
@@ -240,7 +241,7 @@ public class NoticeService {
         return sent || over ? DONE : attempts;
     }
 
-    private MailService.Went mailed(Notice notice) {
+    private Went mailed(Notice notice) {
         return mail.send(
                 notice.id(), notice.receiver(), notice.subject(), text(notice), html(notice), notice.calendar());
     }

@@ -94,6 +94,12 @@ class RehearsalController {
             String flow,
             String at) {
 
+        /** What is no turn of the conversation. */
+        static View of(String rehearsal, String problem, List<MessageView> messages) {
+            return new View(
+                    rehearsal, problem, messages, List.of(), Map.of(), List.of(), List.of(), "", "", false, "", "");
+        }
+
         /** Only what a visitor would see. */
         View bare() {
             return new View(
@@ -155,19 +161,8 @@ class RehearsalController {
                 ? rehearsals.prompt(rehearsal, bot).map(prompt -> {
                     Rendering.Shown shown = new Rendering.Shown("", prompt.options(), prompt.many(), "", "");
                     List<Piece> pieces = Rendering.of(phone, shown, page);
-                    return new View(
-                            rehearsal,
-                            "",
-                            List.of(new MessageView("bot", "", "", List.of(), null, "list", pieces)),
-                            List.of(),
-                            Map.of(),
-                            List.of(),
-                            List.of(),
-                            "",
-                            "",
-                            false,
-                            "",
-                            "");
+                    MessageView next = new MessageView("bot", "", "", List.of(), null, "list", pieces);
+                    return View.of(rehearsal, "", List.of(next));
                 })
                 : Optional.empty();
     }
@@ -230,7 +225,6 @@ class RehearsalController {
     }
 
     private static View problem(String rehearsal, String problem) {
-        return new View(
-                rehearsal, problem, List.of(), List.of(), Map.of(), List.of(), List.of(), "", "", false, "", "");
+        return View.of(rehearsal, problem, List.of());
     }
 }
