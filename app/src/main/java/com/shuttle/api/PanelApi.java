@@ -49,7 +49,8 @@ class PanelApi {
     private static final int MOST_FACTS = 50;
 
     /**
-     * @param bots  addresses of those that show, the one in front first; empty where none does
+     * @param bots    addresses of those that show, the one in front first; empty where none does
+     * @param picture on the launcher; empty for its sign
      * @param watch what to look out for, with its amounts
      * @param away  what dismisses a greeting is called
      * @param fresh what unread messages are called, their number as {n}
@@ -57,6 +58,7 @@ class PanelApi {
     record Setup(
             List<String> bots,
             String name,
+            String picture,
             String words,
             String colour,
             String side,
@@ -64,7 +66,7 @@ class PanelApi {
             String away,
             String fresh,
             String direction) {
-        static final Setup NONE = new Setup(List.of(), "", "", "", "", Map.of(), "", "", "ltr");
+        static final Setup NONE = new Setup(List.of(), "", "", "", "", "", Map.of(), "", "", "ltr");
     }
 
     /** @param times seconds since the epoch @param dismissed the same; 0 for never */
@@ -123,6 +125,7 @@ class PanelApi {
         return new Setup(
                 shown.stream().map(one -> one.bot().slug()).toList(),
                 shown.getFirst().bot().name(),
+                shown.getFirst().bot().manner().picture(),
                 presence.words(),
                 presence.colour(),
                 presence.side(),

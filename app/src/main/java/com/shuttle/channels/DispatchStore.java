@@ -86,6 +86,18 @@ class DispatchStore {
                 .and(CHANNEL_ERRAND.STATE.eq(state.key()));
     }
 
+    /** Those of a conversation that did not go out at once, in their order. */
+    List<Dispatch> stuck(String conversation) {
+        return db.selectFrom(CHANNEL_ERRAND)
+                .where(CHANNEL_ERRAND.CONVERSATION_ID.eq(conversation))
+                .and(CHANNEL_ERRAND
+                        .STATE
+                        .in(State.WITHHELD.key(), State.FAILED.key(), State.STOPPED.key())
+                        .or(CHANNEL_ERRAND.STATE.eq(State.WAITING.key()).and(CHANNEL_ERRAND.ATTEMPTS.gt(0))))
+                .orderBy(CHANNEL_ERRAND.ORDINAL)
+                .fetch(DispatchStore::dispatch);
+    }
+
     /** Those for somebody that are in a state, in their order. */
     List<Dispatch> in(Contact.Reached reached, State state) {
         return db.selectFrom(CHANNEL_ERRAND)

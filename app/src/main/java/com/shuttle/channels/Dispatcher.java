@@ -10,6 +10,7 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.shuttle.channels.Dispatch.State;
+import com.shuttle.chat.Conversation;
 import com.shuttle.core.channel.PhoneKind;
 import com.shuttle.core.channel.Piece;
 import com.shuttle.core.channel.TextParts;
@@ -72,6 +73,26 @@ public class Dispatcher {
     /** What is on its way on a channel and what has arrived, newest first. */
     public Page<Dispatch> dispatches(String channel, Wanted wanted) {
         return store.dispatches(channel, wanted);
+    }
+
+    /**
+     * Where somebody is reached by phone.
+     *
+     * @param stuck messages that have not gone out, oldest first
+     */
+    public record Reach(Channel channel, String number, List<Dispatch> stuck) {
+
+        /** What has become of the last of those that are stuck; empty where none is. */
+        public String trouble() {
+            return stuck.isEmpty() ? "" : stuck.getLast().state().label();
+        }
+    }
+
+    /** How the visitor of a conversation is reached; empty where not by phone. */
+    public Optional<Reach> reach(Conversation conversation) {
+        return Contact.of(conversation)
+                .flatMap(reached -> channels.channel(reached.channel())
+                        .map(channel -> new Reach(channel, reached.number(), store.stuck(conversation.id()))));
     }
 
     /** Keeps messages that are to be sent, in the present transaction. @param conversation null for the channel's own words */

@@ -3,6 +3,7 @@ package com.shuttle.inbox;
 import com.shuttle.appointments.Bookings;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
+import com.shuttle.channels.Dispatcher;
 import com.shuttle.chat.Conversation;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.chat.ErasureService;
@@ -52,6 +53,7 @@ class InboxController {
     private final UploadService uploads;
     private final ErasureService erasure;
     private final Bookings bookings;
+    private final Dispatcher phones;
 
     InboxController(
             ConversationService conversations,
@@ -60,7 +62,9 @@ class InboxController {
             EventStreams streams,
             UploadService uploads,
             ErasureService erasure,
-            Bookings bookings) {
+            Bookings bookings,
+            Dispatcher phones) {
+        this.phones = phones;
         this.bookings = bookings;
         this.erasure = erasure;
         this.uploads = uploads;
@@ -207,6 +211,7 @@ class InboxController {
     private void fillConversation(Conversation conversation, SignedIn person, Model model) {
         model.addAttribute("conversation", conversation);
         model.addAttribute("bookings", bookings.of(conversation.id()));
+        model.addAttribute("phone", phones.reach(conversation).orElse(null));
         model.addAttribute("mine", person.account().id().equals(conversation.agent()));
         model.addAttribute("lines", conversations.lines(conversation.id(), 0));
         model.addAttribute("known", conversations.known(conversation.id()));

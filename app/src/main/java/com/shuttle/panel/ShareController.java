@@ -28,6 +28,9 @@ class ShareController {
 
     private static final int LONGEST_WORDS = 40;
 
+    /** The form of a website that is not there yet. */
+    private static final String NEW = "new";
+
     private final Sites sites;
     private final BotService bots;
     private final BotFrame frame;
@@ -107,7 +110,7 @@ class ShareController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String addresses,
             RedirectAttributes flash) {
-        kept(sites.keep("", name, addresses, List.of(bots.bot(id).id())), name, addresses, flash);
+        kept(sites.keep("", name, addresses, List.of(bots.bot(id).id())), NEW, name, addresses, flash);
         return "redirect:/bots/" + id + "/share#sites";
     }
 
@@ -118,15 +121,18 @@ class ShareController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String addresses,
             RedirectAttributes flash) {
-        kept(sites.keep(site, name, addresses, List.of()), name, addresses, flash);
+        kept(sites.keep(site, name, addresses, List.of()), site, name, addresses, flash);
         return "redirect:/bots/" + id + "/share#sites";
     }
 
-    private static void kept(Checked<Site> checked, String name, String addresses, RedirectAttributes flash) {
+    /** @param of the website whose form it was, or {@link #NEW} */
+    private static void kept(
+            Checked<Site> checked, String of, String name, String addresses, RedirectAttributes flash) {
         switch (checked) {
             case Checked.Good<Site>(Site site) -> flash.addFlashAttribute("said", "“" + site.name() + "” is kept.");
             case Checked.Bad<Site> bad -> {
                 flash.addFlashAttribute("errors", bad.errors());
+                flash.addFlashAttribute("errorsOf", of);
                 flash.addFlashAttribute("name", name);
                 flash.addFlashAttribute("addresses", addresses);
             }

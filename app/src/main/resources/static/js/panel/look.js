@@ -12,6 +12,7 @@ sheet.replaceSync(`
     padding: 8px 18px; border-radius: 26px; color: var(--on); background: var(--colour);
     box-shadow: 0 3px 14px rgb(0 0 0 / 28%); }
   .launcher svg { width: 30px; height: 17px; flex: none; }
+  .launcher .mark { width: 36px; height: 36px; margin-inline-start: -8px; border-radius: 50%; object-fit: cover; }
   .count { min-width: 22px; padding: 1px 6px; border-radius: 11px; background: #c8901a; color: #1b1b1b; font-size: 13px; }
   .right { right: 20px; } .left { left: 20px; }
   .greeting { position: fixed; bottom: 84px; display: flex; gap: 4px; align-items: start; max-width: min(320px, calc(100vw - 40px));
@@ -69,11 +70,18 @@ function onColour(colour) {
   return 0.2126 * r + 0.7152 * g + 0.0722 * b > 0.18 ? '#1b1b1b' : '#ffffff';
 }
 
-function draw() {
+/** The bot's picture, or the sign of a shuttle. */
+function mark() {
+  if (setup.picture) {
+    const picture = element('img', 'mark');
+    picture.src = new URL(setup.picture, base).href;
+    picture.alt = '';
+    return picture;
+  }
   const shape = 'http://www.w3.org/2000/svg';
-  const mark = document.createElementNS(shape, 'svg');
-  mark.setAttribute('viewBox', '0 0 26 14');
-  mark.setAttribute('aria-hidden', 'true');
+  const sign = document.createElementNS(shape, 'svg');
+  sign.setAttribute('viewBox', '0 0 26 14');
+  sign.setAttribute('aria-hidden', 'true');
   for (const [d, width] of [
     ['M1 7C7 1 19 1 25 7 19 13 7 13 1 7Z', 1.8],
     ['M7 7h12', 2.4],
@@ -82,9 +90,13 @@ function draw() {
     Object.entries({ d, fill: 'none', stroke: 'currentColor', 'stroke-width': width, 'stroke-linecap': 'round' }).forEach(([name, value]) =>
       line.setAttribute(name, value),
     );
-    mark.append(line);
+    sign.append(line);
   }
-  launcher.append(mark, ...(setup.words ? [element('span', '', setup.words)] : []), count);
+  return sign;
+}
+
+function draw() {
+  launcher.append(mark(), ...(setup.words ? [element('span', '', setup.words)] : []), count);
   launcher.classList.add(setup.side);
   launcher.setAttribute('aria-expanded', 'false');
   launcher.style.setProperty('--colour', setup.colour);

@@ -228,9 +228,20 @@ class ChannelsTest {
                 .filteredOn(one -> one.state() == Dispatch.State.WITHHELD)
                 .hasSize(2);
         assertThat(sent()).extracting(Dispatch::piece).contains(new Piece.Template(TEMPLATE));
+        Dispatcher.Reach reach = dispatcher
+                .reach(data.conversations.conversation(String.valueOf(contact.conversation())))
+                .orElseThrow();
+        assertThat(reach.number()).isEqualTo(person);
+        assertThat(reach.stuck()).hasSize(2);
+        assertThat(reach.trouble()).isEqualTo("waits until they write");
         writes("1");
         arrived(5);
         // The template may have gone out before the second was made.
+        assertThat(dispatcher
+                        .reach(data.conversations.conversation(String.valueOf(contact.conversation())))
+                        .orElseThrow()
+                        .trouble())
+                .isEmpty();
         assertThat(said())
                 .containsOnlyOnce(TEMPLATE)
                 .containsSubsequence("Tea or cake?", "The table is free.", "Until six.", "Your name?");

@@ -10,6 +10,7 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotForm;
 import com.shuttle.bots.BotService;
 import com.shuttle.bots.Manner;
+import com.shuttle.core.conversation.Message;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Release;
@@ -22,12 +23,23 @@ import com.shuttle.web.Missing;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 
 @ServerTest
 class ReleaseServiceTest {
+
+    private static final int MANY = 500;
+    private static final String TALK = """
+            {"format":"shuttle-flow/1","id":"main","name":"Talk","phrases":[],"sections":[{"id":"s","title":"","steps":[
+            {"kind":"question","id":"q","ask":["Version VERSION?"],"type":"text","variable":"a","exits":{"answered":"step:q"}}]}]}""";
 
     private final TestData data;
     private final BotService bots;
@@ -104,6 +116,49 @@ class ReleaseServiceTest {
         TestData.good(bots.change(bot.id(), new BotForm(bot.name(), bot.slug(), "", bot.region(), bot.zone(), hours)));
         assertThat(releases.draftDiffers(bots.bot(bot.id()))).isTrue();
         assertThat(live(bot).profile().hours()).isEmpty();
+    }
+
+    /** Each conversation says the words of the release that it began with, however many are made meanwhile. */
+    @Test
+    void fiveHundredConversationsStayOnTheirsWhileReleasesComeAndGo() throws Exception {
+        Bot bot = data.bot();
+        bots.putFlow(bot.id(), FlowJson.readTrusted(TALK.replace("VERSION", "1")), "", null);
+        ReleaseInfo first = TestData.good(releases.release(bot.id(), "", null));
+        Map<String, String> began = new ConcurrentHashMap<>();
+        CountDownLatch half = new CountDownLatch(MANY / 2);
+        try (ExecutorService visitors = Executors.newFixedThreadPool(8)) {
+            List<Future<?>> talks = new ArrayList<>();
+            for (int i = 0; i < MANY; i++) {
+                talks.add(visitors.submit(() -> {
+                    String id = data.conversations
+                            .begin(bot.id(), "", "", "web", "")
+                            .orElseThrow()
+                            .conversation();
+                    began.put(
+                            id,
+                            data.conversations.lines(id, 0).getFirst().message().text());
+                    half.countDown();
+                    data.conversations.say(id, "1", "Dana");
+                }));
+            }
+            half.await();
+            for (int version = 2; version <= 4; version++) {
+                bots.putFlow(bot.id(), FlowJson.readTrusted(TALK.replace("VERSION", "" + version)), "", null);
+                TestData.good(releases.release(bot.id(), "", null));
+            }
+            releases.goLive(bot.id(), first.number(), null);
+            for (Future<?> talk : talks) {
+                talk.get();
+            }
+        }
+        assertThat(began).hasSize(MANY);
+        began.forEach((id, asked) -> {
+            data.conversations.say(id, "2", "Whitlow");
+            assertThat(data.conversations.lines(id, 0))
+                    .filteredOn(line -> line.message().from() == Message.From.BOT)
+                    .allMatch(line -> line.message().text().equals(asked));
+        });
+        assertThat(live(bot).number()).isEqualTo(first.number());
     }
 
     @Test

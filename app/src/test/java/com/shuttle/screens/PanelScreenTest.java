@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.FrameLocator;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import com.shuttle.ServerTest;
@@ -230,6 +231,14 @@ class PanelScreenTest {
                             .first())
                     .containsText("/panel.js");
             assertThat(team.locator("img.qr")).isVisible();
+            Locator kept = team.locator(".site:has-text('" + name + "')");
+            kept.locator("summary:has-text('Change')").click();
+            kept.locator("textarea").fill("also no address");
+            kept.locator("button:text-is('Keep')").click();
+            assertThat(team.locator(".field-error")).hasCount(1);
+            assertThat(kept.locator(".field-error")).containsText("“also no address” is no address");
+            assertThat(kept.locator("textarea")).hasValue("also no address");
+            assertThat(team.locator("#addresses")).hasValue("");
 
             team.navigate("/bots/" + bot.id() + "/cues");
             team.locator("a:has-text('Write the first cue')").click();

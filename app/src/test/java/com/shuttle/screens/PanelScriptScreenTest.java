@@ -13,6 +13,7 @@ import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotForm;
 import com.shuttle.bots.Manner;
+import com.shuttle.bots.MediaService;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
@@ -28,6 +29,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.core.io.ClassPathResource;
 
 /** What a website's page and the panel tell one another, and what of the panel is in the visitor's language and size. */
 @ServerTest
@@ -45,10 +47,13 @@ class PanelScriptScreenTest {
     private final TestData data;
     private final StandIns standIns;
     private final Sites sites;
+    private final MediaService media;
     private Site site;
     private List<String> before;
 
-    PanelScriptScreenTest(@LocalServerPort int port, TestData data, StandIns standIns, Sites sites) {
+    PanelScriptScreenTest(
+            @LocalServerPort int port, TestData data, StandIns standIns, Sites sites, MediaService media) {
+        this.media = media;
         this.port = port;
         this.data = data;
         this.standIns = standIns;
@@ -165,6 +170,24 @@ class PanelScriptScreenTest {
             assertThat(chat(page).locator("#form button")).hasText(send);
             assertThat(chat(page).locator("#close")).hasText(close);
             assertThat(screens.complaints()).isEmpty();
+        }
+    }
+
+    @Test
+    void theLauncherBearsTheBotsPicture() throws IOException {
+        Bot bot = shown("en-GB");
+        byte[] bytes = new ClassPathResource("demo/media/dome.png").getContentAsByteArray();
+        String picture = TestData.good(media.keep(bot.id(), "dome.png", bytes));
+        Manner old = bot.manner();
+        Manner pictured = new Manner(picture, "", old.hours(), "en-GB", 0, old.responses());
+        TestData.good(
+                data.bots.change(bot.id(), new BotForm(bot.name(), bot.slug(), "", "GB", "Europe/London", pictured)));
+        try (Screens screens = new Screens(port)) {
+            Page page = visit(screens, 1280, 800);
+            assertThat(page.locator(".launcher .mark")).isVisible();
+            page.waitForFunction(
+                    "() => document.body.lastElementChild.shadowRoot.querySelector('.mark').naturalWidth > 0");
+            assertThat(page.locator(".launcher")).containsText("Ask us");
         }
     }
 
