@@ -62,6 +62,12 @@ final class Talk {
         return talk;
     }
 
+    /** Not begun yet; the website tells a variable. */
+    static Talk told(String variable, Flow flow) {
+        Variable declared = new Variable(variable, ValueType.TEXT, Variable.Origin.PAGE, "");
+        return new Talk(new FakeWorld(), new Release.Profile("Vesper", "GB", "Europe/London"), List.of(declared), flow);
+    }
+
     /** As {@link #with}, where a variable outlives the conversation. */
     static Talk remembering(String variable, Flow flow) {
         Variable declared = new Variable(variable, ValueType.PERSON_NAME, Variable.Origin.VISITOR, "");
