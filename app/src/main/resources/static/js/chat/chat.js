@@ -30,8 +30,8 @@ let pressed = null;
 /** Whether the visitor pressed Enter before the conversation had begun. */
 let early = false;
 
-const kept = unsent(text, `shuttle-unsent-${chat.dataset.bot}`);
 const read = () => JSON.parse(memory.get(KEY) ?? 'null');
+const kept = unsent(text, `shuttle-typed-${chat.dataset.bot}`, () => (session ?? read())?.conversation ?? '');
 const authorized = () => ({ Authorization: `Bearer ${session.token}` });
 
 function tell(sentence) {

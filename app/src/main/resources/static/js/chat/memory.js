@@ -68,6 +68,24 @@ export const memory = {
   },
 };
 
+/** What the browser keeps for this frame alone, within this website; nothing where it refuses to. */
+export const ownMemory = {
+  get(key) {
+    try {
+      return localStorage.getItem(key);
+    } catch {
+      return null;
+    }
+  },
+  set(key, value) {
+    try {
+      localStorage.setItem(key, value);
+    } catch {
+      // Then the website around is all there is.
+    }
+  },
+};
+
 /** Does something while nobody else of this visitor's does it, as far as the browser can tell. */
 export async function alone(name, act) {
   try {
