@@ -14,6 +14,7 @@ import com.shuttle.web.PublicAddress;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
+import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Base64;
 import java.util.Locale;
@@ -41,13 +42,14 @@ class ChannelsApi {
     /** @param name with an ending that says its kind @param data its bytes in Base64 */
     record Picture(@Nullable String name, @Nullable String data) {}
 
-    /** Either {@code text}, {@code pick} or {@code picture}. */
+    /** Either {@code text}, {@code pick} or {@code picture}. @param at when it was written, where the gateway knows */
     record Message(
             @Nullable String id,
             @Nullable String from,
             @Nullable String text,
             @Nullable String pick,
-            @Nullable Picture picture) {}
+            @Nullable Picture picture,
+            @Nullable Instant at) {}
 
     /** @param taken {@code heard}, {@code before}, {@code stopped} or {@code nobody} */
     record Reply(String taken) {}
@@ -99,7 +101,8 @@ class ChannelsApi {
         if (text.isBlank() && pick.isEmpty() && message.picture() == null) {
             throw Problems.unfit("There is nothing readable in this message.");
         }
-        Hearing.Incoming incoming = new Hearing.Incoming(id, from, text, pick, picture(message.picture()));
+        Hearing.Incoming incoming =
+                new Hearing.Incoming(id, from, text, pick, picture(message.picture()), message.at());
         Hearing.Taken taken = limits.inTurn(text.length(), () -> hearing.take(there, incoming));
         return new Reply(taken.name().toLowerCase(Locale.ROOT));
     }

@@ -72,6 +72,7 @@ class PanelApi {
     /** @param times seconds since the epoch @param dismissed the same; 0 for never */
     record Acted(int visit, @Nullable List<Long> times, long dismissed) {}
 
+    /** @param visitors what names the visitor, by the bots' addresses */
     record Asked(
             @Nullable String what,
             int amount,
@@ -83,6 +84,7 @@ class PanelApi {
             @Nullable String language,
             @Nullable String device,
             @Nullable Map<String, @Nullable String> facts,
+            @Nullable Map<String, @Nullable String> visitors,
             @Nullable Map<String, Acted> past) {}
 
     /** @param cue its id; empty where none acts */
@@ -189,7 +191,8 @@ class PanelApi {
                 text(asked.device()),
                 facts(asked.facts()),
                 past(asked.past()));
-        return speaking.decide(there, visit)
+        Map<String, @Nullable String> visitors = asked.visitors() == null ? new HashMap<>() : asked.visitors();
+        return speaking.decide(there, visit, bot -> named.known(bot.id(), visitors.get(bot.slug())))
                 .map(acts -> {
                     Cue cue = acts.cue();
                     return new Spoken(cue.id(), acts.bot().slug(), cue.greeting(), cue.opens(), cue.flow());

@@ -22,15 +22,21 @@ class VisitorIds {
 
     /** The id that was given, if it was made here for this bot; otherwise a new one. */
     String of(String bot, @Nullable String given) {
+        String known = known(bot, given);
+        if (!known.isEmpty()) {
+            return known;
+        }
+        String fresh = Ids.next();
+        return fresh + BETWEEN + vault.sign(signed(bot, fresh));
+    }
+
+    /** The id that was given, if it was made here for this bot; otherwise empty. */
+    String known(String bot, @Nullable String given) {
         String id = given == null ? "" : given;
         int at = id.indexOf(BETWEEN);
         boolean ours =
                 at > 0 && id.length() <= 100 && vault.signed(signed(bot, id.substring(0, at)), id.substring(at + 1));
-        if (ours) {
-            return id;
-        }
-        String fresh = Ids.next();
-        return fresh + BETWEEN + vault.sign(signed(bot, fresh));
+        return ours ? id : "";
     }
 
     /** The id of somebody whom a website has named, the same each time. @param website its id @param name theirs there */

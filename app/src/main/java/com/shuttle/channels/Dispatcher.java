@@ -11,9 +11,12 @@ import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.shuttle.channels.Dispatch.State;
 import com.shuttle.chat.Conversation;
+import com.shuttle.chat.ConversationService;
+import com.shuttle.chat.LiveHub;
 import com.shuttle.core.channel.PhoneKind;
 import com.shuttle.core.channel.Piece;
 import com.shuttle.core.channel.TextParts;
+import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.web.AfterCommit;
 import com.shuttle.web.GrowingPause;
 import com.shuttle.web.Ids;
@@ -25,6 +28,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
 import org.jspecify.annotations.Nullable;
@@ -53,6 +57,8 @@ public class Dispatcher {
     private final ChannelStore channels;
     private final Gateway gateway;
     private final ObjectProvider<Scheduler> scheduler;
+    private final ObjectProvider<ConversationService> conversations;
+    private final LiveHub hub;
     private final InstantSource clock;
     private final Cache<Contact.Reached, ReentrantLock> order =
             Caffeine.newBuilder().weakValues().build();
@@ -62,11 +68,15 @@ public class Dispatcher {
             ChannelStore channels,
             Gateway gateway,
             ObjectProvider<Scheduler> scheduler,
+            ObjectProvider<ConversationService> conversations,
+            LiveHub hub,
             InstantSource clock) {
         this.store = store;
         this.channels = channels;
         this.gateway = gateway;
         this.scheduler = scheduler;
+        this.conversations = conversations;
+        this.hub = hub;
         this.clock = clock;
     }
 
@@ -152,7 +162,7 @@ public class Dispatcher {
         Optional<Dispatch> dispatch = of(channel.id(), id);
         while (!moved && dispatch.filter(one -> one.state().before(state)).isPresent()) {
             Dispatch one = dispatch.get();
-            moved = store.move(id, one.state(), state, one.attempts(), why, clock.instant());
+            moved = move(one, state, one.attempts(), why, clock.instant());
             dispatch = of(channel.id(), id);
         }
         return dispatch.isPresent();
@@ -189,13 +199,13 @@ public class Dispatcher {
     private int deliver(Contact.Reached reached, Dispatch dispatch) {
         Channel channel = channels.channel(reached.channel()).orElse(null);
         if (channel == null) {
-            store.move(dispatch.id(), State.WAITING, State.FAILED, dispatch.attempts(), "The channel is gone.", null);
+            move(dispatch, State.FAILED, dispatch.attempts(), "The channel is gone.", null);
             return DONE;
         }
         Contact contact = channels.contact(reached.channel(), reached.number()).orElse(null);
         // What the channel says of its own accord confirms that somebody stopped it.
         if (contact != null && contact.stopped() && dispatch.conversation() != null) {
-            store.move(dispatch.id(), State.WAITING, State.STOPPED, dispatch.attempts(), "", null);
+            move(dispatch, State.STOPPED, dispatch.attempts(), "", null);
             return DONE;
         }
         if (contact != null
@@ -212,28 +222,40 @@ public class Dispatcher {
             LOG.info("message {} was not delivered at attempt {}", dispatch.id(), attempts);
         }
         // A gateway may have told more by now than that it took the message.
-        store.move(
-                dispatch.id(),
-                State.WAITING,
-                sent ? State.SENT : over ? State.FAILED : State.WAITING,
-                attempts,
-                went.why(),
-                null);
+        move(dispatch, sent ? State.SENT : over ? State.FAILED : State.WAITING, attempts, went.why(), null);
         return sent || over ? DONE : attempts;
+    }
+
+    /** Moves a message on from the state that it was read in, and tells whoever looks at its conversation what has not arrived. */
+    private boolean move(Dispatch dispatch, State to, int attempts, String why, @Nullable Instant at) {
+        boolean moved = store.move(dispatch.id(), dispatch.state(), to, attempts, why, at);
+        String conversation = dispatch.conversation();
+        if (moved && conversation != null && to != State.DELIVERED && to != State.READ) {
+            AfterCommit.run(() -> hub.tell(LiveHub.conversation(conversation)));
+        }
+        return moved;
     }
 
     /** Keeps a message until they write; the first time since they wrote, they are told so in words agreed on beforehand. */
     private void withhold(Channel channel, Contact contact, Contact.Reached reached, Dispatch dispatch) {
         boolean first = store.in(reached, State.WITHHELD).isEmpty();
-        store.move(dispatch.id(), State.WAITING, State.WITHHELD, dispatch.attempts(), "", null);
+        move(dispatch, State.WITHHELD, dispatch.attempts(), "", null);
         if (first && !channel.template().isEmpty()) {
             send(
                     channel,
                     contact.number(),
                     requireNonNullElse(dispatch.conversation(), contact.conversation()),
-                    List.of(new Piece.Template(channel.template())),
+                    List.of(new Piece.Template(template(channel, dispatch))),
                     clock.instant());
         }
+    }
+
+    /** What a channel says instead of a message that it may not send now, with what is known of the person. */
+    private String template(Channel channel, Dispatch withheld) {
+        String conversation = withheld.conversation();
+        return conversation == null
+                ? Texts.fill(channel.template(), new Texts.Known(Map.of(), Map.of(), Map.of(), channel.name()))
+                : conversations.getObject().filled(conversation, channel.template());
     }
 
     /** What a due message does. */

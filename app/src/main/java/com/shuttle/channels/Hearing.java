@@ -7,6 +7,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.chat.Outcome;
 import com.shuttle.chat.UploadService;
+import com.shuttle.core.channel.PhoneWords;
 import com.shuttle.core.channel.Piece;
 import com.shuttle.core.channel.Rendering;
 import com.shuttle.core.channel.Replied;
@@ -24,7 +25,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -37,12 +37,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Hearing {
 
-    private static final Pattern GREETING = Pattern.compile(
-            "(?i)(hi|hello|hey|hiya|good (morning|afternoon|evening|day))( there| again| everybody| all)?[\\s!.,]*");
-
     private final Channels channels;
     private final ChannelStore store;
     private final Dispatcher dispatcher;
+    private final PhoneView view;
     private final ConversationService conversations;
     private final UploadService uploads;
     private final Speaking speaking;
@@ -57,6 +55,7 @@ public class Hearing {
             Channels channels,
             ChannelStore store,
             Dispatcher dispatcher,
+            PhoneView view,
             ConversationService conversations,
             UploadService uploads,
             Speaking speaking,
@@ -67,6 +66,7 @@ public class Hearing {
         this.channels = channels;
         this.store = store;
         this.dispatcher = dispatcher;
+        this.view = view;
         this.conversations = conversations;
         this.uploads = uploads;
         this.speaking = speaking;
@@ -83,13 +83,15 @@ public class Hearing {
      * @param from   the number, in E.164 form
      * @param text   clean; empty beside the others
      * @param picked id of the button or row that was pressed; empty for none
+     * @param at     when it was written, by the gateway's clock; null where it does not say
      */
     public record Incoming(
             String id,
             String from,
             String text,
             String picked,
-            @Nullable Picture picture) {}
+            @Nullable Picture picture,
+            @Nullable Instant at) {}
 
     /** @param name by which its kind is told */
     public record Picture(String name, byte[] bytes) {}
@@ -134,39 +136,56 @@ public class Hearing {
         private final Incoming incoming;
         private final Contact contact;
         private final Instant now;
+        /** Whether they have written since, so that this one was overtaken on its way. */
+        private final boolean late;
+
+        private final @Nullable String open;
+        private final String answers;
+        private final PhoneWords words;
 
         Turn(Channel channel, Incoming incoming, Contact before, Instant now) {
             this.channel = channel;
             this.incoming = incoming;
             this.now = now;
+            Instant written = incoming.at() == null || incoming.at().isAfter(now) ? now : incoming.at();
+            this.late = written.isBefore(before.heardAt());
             this.contact = new Contact(
-                    before.channel(), before.number(), before.conversation(), before.page(), now, before.stoppedAt());
+                    before.channel(),
+                    before.number(),
+                    before.conversation(),
+                    before.page(),
+                    late ? before.heardAt() : written,
+                    before.stoppedAt());
+            this.open = open();
+            this.answers = open != null
+                    ? conversations.conversation(open).bot()
+                    : channel.bots().stream().findFirst().orElse("");
+            this.words = view.words(answers);
         }
 
         Taken take() {
-            String open = open();
             Prompt prompt = open == null ? null : conversations.prompt(open);
             Replied replied = replied(prompt);
             if (replied instanceof Replied.Stop) {
-                stopped(
-                        now,
-                        "You get no more messages from %s. Write START to get them again.".formatted(channel.name()));
+                stopped(now, "You get no more messages from {channel}. Write START to get them again.");
                 return Taken.HEARD;
             }
             if (contact.stopped()) {
-                if (!(replied instanceof Replied.Start)) {
+                if (late || !(replied instanceof Replied.Start)) {
                     return Taken.STOPPED;
                 }
-                stopped(null, "You get messages from %s again.".formatted(channel.name()));
+                stopped(null, "You get messages from {channel} again.");
                 return Taken.HEARD;
             }
             transaction.executeWithoutResult(status -> {
                 store.keep(contact);
-                dispatcher.reachable(new Contact.Reached(channel.id(), contact.number()), now);
+                if (contact.reachable(channel.kind().window(), now)) {
+                    dispatcher.reachable(new Contact.Reached(channel.id(), contact.number()), now);
+                }
             });
             List<Bot> answering = answering();
             Optional<Speaking.Acts> keyword =
-                    withPerson(open) || prompt != null && offers(prompt) ? Optional.empty() : keyword(answering);
+                    withPerson() || prompt != null && offers(prompt) ? Optional.empty() : keyword(answering);
             if (keyword.isPresent()) {
                 begin(keyword.get().bot(), keyword.get().cue().flow(), keyword.get());
             } else if (open == null) {
@@ -174,8 +193,7 @@ public class Hearing {
                     return Taken.NOBODY;
                 }
                 String begun = begin(answering.getFirst(), "", null);
-                if (!incoming.text().isEmpty()
-                        && !GREETING.matcher(incoming.text()).matches()) {
+                if (!incoming.text().isEmpty() && !words.greets(incoming.text())) {
                     told(begun, conversations.say(begun, incoming.id(), incoming.text()));
                 }
             } else if (incoming.picture() != null) {
@@ -192,7 +210,7 @@ public class Hearing {
             return last == null || conversations.conversation(last).speaker() == Speaker.ENDED ? null : last;
         }
 
-        private boolean withPerson(@Nullable String open) {
+        private boolean withPerson() {
             return open != null && conversations.conversation(open).speaker() != Speaker.BOT;
         }
 
@@ -206,16 +224,22 @@ public class Hearing {
             return !incoming.picked().isEmpty()
                     ? Replied.pressed(incoming.picked())
                     : prompt == null
-                            ? Replied.words(incoming.text(), List.of(), false, 0)
-                            : Replied.words(incoming.text(), prompt.options(), prompt.many(), contact.page());
+                            ? Replied.words(incoming.text(), List.of(), false, 0, words)
+                            : Replied.words(incoming.text(), prompt.options(), prompt.many(), contact.page(), words);
         }
 
         /** What the channel says of its own accord belongs to no conversation, so that it reaches whoever stopped those. */
-        private void stopped(@Nullable Instant at, String words) {
+        private void stopped(@Nullable Instant at, String sentence) {
+            String said = view.word(answers, sentence).replace("{channel}", channel.name());
             transaction.executeWithoutResult(status -> {
                 store.keep(new Contact(
-                        contact.channel(), contact.number(), contact.conversation(), contact.page(), now, at));
-                dispatcher.send(channel, contact.number(), null, List.of(new Piece.Text(words)), now);
+                        contact.channel(),
+                        contact.number(),
+                        contact.conversation(),
+                        contact.page(),
+                        contact.heardAt(),
+                        at));
+                dispatcher.send(channel, contact.number(), null, List.of(new Piece.Text(said)), now);
             });
         }
 
@@ -229,7 +253,7 @@ public class Hearing {
 
         private Optional<Speaking.Acts> keyword(List<Bot> answering) {
             String word = incoming.text().strip().replaceFirst("[.!]+$", "");
-            return word.isEmpty() ? Optional.empty() : speaking.keyword(answering, word);
+            return word.isEmpty() ? Optional.empty() : speaking.keyword(answering, word, contact.visitor());
         }
 
         private String begin(Bot bot, String flow, Speaking.@Nullable Acts acts) {
@@ -246,7 +270,7 @@ public class Hearing {
                         .begin(bot.id(), contact.visitor(), "", channel.kind().key(), "", flow, Map.of())
                         .orElseThrow(() -> new IllegalStateException("no release of bot " + bot.id()))
                         .conversation();
-                store.keep(new Contact(contact.channel(), contact.number(), begun, 0, now, null));
+                store.keep(new Contact(contact.channel(), contact.number(), begun, 0, contact.heardAt(), null));
                 if (acts != null) {
                     speaking.began(begun, bot.id(), acts.cue().id());
                     store.hear(channel.id(), incoming.id(), now);
@@ -256,6 +280,13 @@ public class Hearing {
         }
 
         private void goOn(String open, @Nullable Prompt prompt, Replied replied) {
+            boolean counted = replied instanceof Replied.Picks || replied instanceof Replied.More;
+            if (late && counted && incoming.picked().isEmpty()) {
+                // What was numbered so when they wrote it may be another thing by now.
+                String sentence = view.word(answers, "“{text}” came after what you wrote later. Please choose again.");
+                refuse(open, sentence.replace("{text}", incoming.text().strip()));
+                return;
+            }
             switch (replied) {
                 case Replied.More(int page) -> again(open, prompt, page);
                 case Replied.Picks(List<String> options) ->
@@ -282,7 +313,7 @@ public class Hearing {
         private void again(String conversation, @Nullable Prompt prompt, int page) {
             if (prompt != null && !prompt.options().isEmpty()) {
                 List<Piece> pieces = Rendering.of(
-                        channel.kind(), new Rendering.Shown("", prompt.options(), prompt.many(), "", ""), page);
+                        channel.kind(), new Rendering.Shown("", prompt.options(), prompt.many(), "", ""), page, words);
                 transaction.executeWithoutResult(status -> {
                     dispatcher.send(channel, contact.number(), conversation, pieces, now);
                     store.page(new Contact.Reached(channel.id(), contact.number()), page);

@@ -3,6 +3,7 @@ package com.shuttle.channels;
 import com.shuttle.chat.Carrier;
 import com.shuttle.chat.Conversation;
 import com.shuttle.chat.Forgets;
+import com.shuttle.core.channel.PhoneWords;
 import com.shuttle.core.channel.Piece;
 import com.shuttle.core.conversation.Message;
 import java.time.Instant;
@@ -43,11 +44,12 @@ class PhoneCarrier implements Carrier, Forgets {
     private void carry(
             Channel channel, Contact.Reached reached, Conversation conversation, List<Message> messages, Instant at) {
         boolean left = left(reached, conversation, at);
+        PhoneWords words = view.words(conversation.bot());
         List<Piece> pieces = new ArrayList<>();
         boolean offers = false;
         for (Message message : messages) {
             if (message.from() == Message.From.AGENT || message.from() == Message.From.BOT && !left) {
-                pieces.addAll(view.pieces(channel.kind(), message));
+                pieces.addAll(view.pieces(channel.kind(), message, words));
                 offers = offers || !message.options().isEmpty();
             }
         }

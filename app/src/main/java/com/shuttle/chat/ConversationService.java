@@ -11,6 +11,7 @@ import com.shuttle.core.conversation.Stamp;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.engine.Engine;
+import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.reading.Value;
 import com.shuttle.releases.ReleaseService;
 import com.shuttle.settings.Account;
@@ -249,11 +250,30 @@ public class ConversationService {
 
     /** What is known of the visitor, in the order it was learnt, as they would read it. */
     public Map<String, String> known(String conversation) {
-        Map<String, String> known = new LinkedHashMap<>();
-        for (Map.Entry<String, Value> variable : state(conversation).variables().entrySet()) {
-            known.put(variable.getKey(), variable.getValue().shown());
-        }
-        return known;
+        return shown(state(conversation).variables());
+    }
+
+    /** A text that somebody gets outside of a turn, its placeholders filled from what a conversation knows; without marks. */
+    public String filled(String conversation, String text) {
+        Conversation of = conversation(conversation);
+        Playbook playbook = releases.playbook(of.release());
+        Texts.Known known = new Texts.Known(
+                state(conversation).variables(),
+                playbook.variables(),
+                Map.of(),
+                playbook.release().profile().name());
+        return Texts.unescaped(Texts.fill(text, known));
+    }
+
+    /** What a bot remembers of a visitor from one conversation to the next, by name, as they would read it. */
+    public Map<String, String> remembered(String bot, String visitor) {
+        return shown(outcomes.remembered(bot, visitor));
+    }
+
+    private static Map<String, String> shown(Map<String, Value> values) {
+        Map<String, String> shown = new LinkedHashMap<>();
+        values.forEach((name, value) -> shown.put(name, value.shown()));
+        return shown;
     }
 
     /** Those waiting for or with a person: longest waiting first. */

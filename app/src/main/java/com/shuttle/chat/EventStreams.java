@@ -41,6 +41,23 @@ public class EventStreams {
             this.after = after;
         }
 
+        /** Lets the reader know that it listens, before there is anything to hear. */
+        void begin() {
+            comment("open");
+            send();
+        }
+
+        void comment(String text) {
+            lock.lock();
+            try {
+                emitter.send(SseEmitter.event().comment(text));
+            } catch (IOException | IllegalStateException gone) {
+                LOG.debug("A reader is gone", gone);
+            } finally {
+                lock.unlock();
+            }
+        }
+
         void send() {
             lock.lock();
             try {
@@ -105,23 +122,14 @@ public class EventStreams {
         stream.emitter.onTimeout(end);
         stream.emitter.onError(error -> end.run());
         open.add(stream);
-        Thread.startVirtualThread(stream::send);
+        Thread.startVirtualThread(stream::begin);
         return stream.emitter;
     }
 
     /** Keeps proxies from closing quiet streams, and finds out which readers are gone. */
     @Scheduled(fixedRate = 15_000)
     void beat() {
-        for (Stream stream : open) {
-            stream.lock.lock();
-            try {
-                stream.emitter.send(SseEmitter.event().comment("beat"));
-            } catch (IOException | IllegalStateException gone) {
-                LOG.debug("A reader is gone", gone);
-            } finally {
-                stream.lock.unlock();
-            }
-        }
+        open.forEach(stream -> stream.comment("beat"));
     }
 
     /** Lets the readers go when the server stops, so that it need not wait for them. */

@@ -36,7 +36,6 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -175,20 +174,17 @@ class InboxController {
     /** Tells that the list, or the open conversation, has changed. */
     @GetMapping(path = "/inbox/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter stream() {
-        AtomicLong count = new AtomicLong();
-        return streams.open(
-                LiveHub.INBOX, 0, last -> List.of(new EventStreams.Item(count.incrementAndGet(), "changed")));
+        return changes(LiveHub.INBOX);
     }
 
     @GetMapping(path = "/inbox/{id}/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter conversationStream(
-            @PathVariable String id, @RequestHeader(name = "Last-Event-ID", defaultValue = "0") long last) {
-        return streams.open(
-                LiveHub.conversation(id),
-                last,
-                after -> conversations.lines(id, after).stream()
-                        .map(line -> new EventStreams.Item(line.message().seq(), "message"))
-                        .toList());
+    SseEmitter conversationStream(@PathVariable String id) {
+        return changes(LiveHub.conversation(id));
+    }
+
+    private SseEmitter changes(String topic) {
+        AtomicLong count = new AtomicLong();
+        return streams.open(topic, 0, last -> List.of(new EventStreams.Item(count.incrementAndGet(), "changed")));
     }
 
     private String after(String id, Outcome outcome, RedirectAttributes flash) {

@@ -116,7 +116,7 @@ class CuesController {
                 .findFirst();
         model.addAttribute(
                 "tried",
-                site.map(one -> speaking.tried(one, visit(asked), at(asked.get("at"), now)))
+                site.map(one -> speaking.tried(one, visit(asked), parts(asked.get("known")), at(asked.get("at"), now)))
                         .orElse(null));
     }
 
@@ -135,10 +135,14 @@ class CuesController {
                 Math.max(1, number(asked.get("visits"))),
                 asked.getOrDefault("language", "en"),
                 asked.getOrDefault("device", "desktop"),
-                Arrays.stream(asked.getOrDefault("facts", "").split(","))
-                        .map(String::strip)
-                        .toList(),
+                parts(asked.get("facts")),
                 Map.of());
+    }
+
+    private static List<String> parts(@Nullable String text) {
+        return text == null
+                ? List.of()
+                : Arrays.stream(text.split(",")).map(String::strip).toList();
     }
 
     private static int number(@Nullable String text) {

@@ -2,11 +2,13 @@ package com.shuttle.panel;
 
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
+import com.shuttle.chat.ConversationService;
 import com.shuttle.core.calendar.Zones;
 import com.shuttle.core.cue.Cue;
 import com.shuttle.core.cue.Cues;
 import com.shuttle.core.cue.Happening;
 import com.shuttle.core.cue.Moment;
+import com.shuttle.core.cue.Where;
 import com.shuttle.releases.ReleaseService;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -17,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -28,13 +31,21 @@ public class Speaking {
     private final CueStore counts;
     private final BotService bots;
     private final ReleaseService releases;
+    private final ConversationService conversations;
     private final InstantSource clock;
 
-    Speaking(Sites sites, CueStore counts, BotService bots, ReleaseService releases, InstantSource clock) {
+    Speaking(
+            Sites sites,
+            CueStore counts,
+            BotService bots,
+            ReleaseService releases,
+            ConversationService conversations,
+            InstantSource clock) {
         this.sites = sites;
         this.counts = counts;
         this.bots = bots;
         this.releases = releases;
+        this.conversations = conversations;
         this.clock = clock;
     }
 
@@ -102,7 +113,8 @@ public class Speaking {
             List<String> facts,
             Map<String, Moment.Past> past) {
 
-        Moment at(Instant now, String zone) {
+        /** @param known what the bot remembers of the visitor, each as {@code name: value} */
+        Moment at(Instant now, String zone, List<String> known) {
             return new Moment(
                     what,
                     amount,
@@ -117,30 +129,55 @@ public class Speaking {
                     LocalDateTime.ofInstant(now, Zones.firstKnown(zone)),
                     now,
                     facts,
+                    known,
                     past);
         }
     }
 
-    /** The first cue of all bots of a website that acts; empty for none. */
-    public Optional<Acts> decide(Site site, Visit visit) {
-        Instant now = clock.instant();
+    /**
+     * The first cue of all bots of a website that acts; empty for none.
+     *
+     * @param visitors whom each bot knows the visitor as; empty for a stranger
+     */
+    public Optional<Acts> decide(Site site, Visit visit, Function<Bot, String> visitors) {
         for (Shown shown : shown(site)) {
-            Cue cue = Cues.decide(
-                    shown.presence().cues(), visit.at(now, shown.bot().zone()));
-            if (cue != null) {
-                return Optional.of(new Acts(shown.bot(), cue));
+            Optional<Acts> acts = first(shown.bot(), shown.presence().cues(), visit, visitors.apply(shown.bot()));
+            if (acts.isPresent()) {
+                return acts;
             }
         }
         return Optional.empty();
     }
 
-    /** The first cue of several bots that waits for a word written on a phone; empty for none. */
-    public Optional<Acts> keyword(List<Bot> asked, String word) {
+    private Optional<Acts> first(Bot bot, List<Cue> cues, Visit visit, String visitor) {
+        Cue cue = Cues.decide(cues, visit.at(clock.instant(), bot.zone(), known(bot, cues, visitor)));
+        return Optional.ofNullable(cue).map(one -> new Acts(bot, one));
+    }
+
+    /** What a bot remembers of a visitor, where a cue of its looks at that. */
+    private List<String> known(Bot bot, List<Cue> cues, String visitor) {
+        boolean asked = cues.stream()
+                .filter(Cue::on)
+                .flatMap(cue -> cue.where().stream())
+                .anyMatch(where -> where.of() == Where.Of.KNOWN);
+        List<String> known = new ArrayList<>();
+        if (asked && !visitor.isEmpty()) {
+            conversations.remembered(bot.id(), visitor).forEach((name, value) -> known.add(name + ": " + value));
+        }
+        return known;
+    }
+
+    /**
+     * The first cue of several bots that waits for a word written on a phone; empty for none.
+     *
+     * @param visitor what names the person with the phone
+     */
+    public Optional<Acts> keyword(List<Bot> asked, String word, String visitor) {
         Visit visit = new Visit(Happening.KEYWORD, 0, word, "", "", "", 1, "", "phone", List.of(), Map.of());
         for (Bot bot : asked) {
-            Cue cue = Cues.decide(sites.presence(bot.id()).cues(), visit.at(clock.instant(), bot.zone()));
-            if (cue != null) {
-                return Optional.of(new Acts(bot, cue));
+            Optional<Acts> acts = first(bot, sites.presence(bot.id()).cues(), visit, visitor);
+            if (acts.isPresent()) {
+                return acts;
             }
         }
         return Optional.empty();
@@ -149,13 +186,17 @@ public class Speaking {
     /** How a cue fared in a try-out. @param why not; empty where it is the one that acts */
     public record Tried(String bot, String cue, String why) {}
 
-    /** What each cue of a website would do, in their order, at a time. */
-    List<Tried> tried(Site site, Visit visit, LocalDateTime at) {
+    /**
+     * What each cue of a website would do, in their order, at a time.
+     *
+     * @param known what the bots remember of the visitor, each as {@code name: value}
+     */
+    List<Tried> tried(Site site, Visit visit, List<String> known, LocalDateTime at) {
         List<Tried> tried = new ArrayList<>();
         boolean acted = false;
         for (Shown shown : shown(site)) {
             Instant now = at.atZone(Zones.firstKnown(shown.bot().zone())).toInstant();
-            Moment moment = visit.at(now, shown.bot().zone());
+            Moment moment = visit.at(now, shown.bot().zone(), known);
             for (Cue cue : shown.presence().cues()) {
                 String why = Cues.whyNot(cue, moment);
                 tried.add(new Tried(

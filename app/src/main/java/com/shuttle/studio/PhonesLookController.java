@@ -2,8 +2,10 @@ package com.shuttle.studio;
 
 import com.shuttle.bots.BotService;
 import com.shuttle.channels.Channels;
+import com.shuttle.channels.PhoneView;
 import com.shuttle.core.channel.Misfit;
 import com.shuttle.core.channel.PhoneKind;
+import com.shuttle.core.channel.PhoneWords;
 import com.shuttle.core.channel.Piece;
 import com.shuttle.core.channel.Rendering;
 import com.shuttle.core.conversation.Message.Offer;
@@ -24,10 +26,12 @@ class PhonesLookController {
 
     private final BotService bots;
     private final Channels channels;
+    private final PhoneView phones;
 
-    PhonesLookController(BotService bots, Channels channels) {
+    PhonesLookController(BotService bots, Channels channels, PhoneView phones) {
         this.bots = bots;
         this.channels = channels;
+        this.phones = phones;
     }
 
     /** On one kind of phone. */
@@ -67,12 +71,13 @@ class PhonesLookController {
                 choice.many(),
                 "",
                 "");
+        PhoneWords words = phones.words(id);
         model.addAttribute(
                 "looks",
                 channels.of(id).stream()
                         .map(kind -> new Look(
                                 kind,
-                                Rendering.of(kind, shown, 0).stream()
+                                Rendering.of(kind, shown, 0, words).stream()
                                         .map(PieceView::of)
                                         .toList(),
                                 Misfit.of(kind, shown)))

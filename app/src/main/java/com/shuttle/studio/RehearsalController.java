@@ -4,6 +4,7 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.channels.PhoneView;
 import com.shuttle.core.channel.PhoneKind;
+import com.shuttle.core.channel.PhoneWords;
 import com.shuttle.core.channel.Piece;
 import com.shuttle.core.channel.Rendering;
 import com.shuttle.core.channel.Replied;
@@ -124,7 +125,8 @@ class RehearsalController {
     View begin(@PathVariable String id, @RequestBody Told asked) {
         PhoneKind phone = asked.phone();
         String channel = phone == null ? Rehearsals.WEB : phone.key();
-        return view(rehearsals.begin(bots.bot(id), Outside.Scene.of(asked.outside(), asked.day()), channel), phone);
+        Bot bot = bots.bot(id);
+        return view(rehearsals.begin(bot, Outside.Scene.of(asked.outside(), asked.day()), channel), bot, phone);
     }
 
     @PostMapping("/turns")
@@ -149,7 +151,7 @@ class RehearsalController {
         Optional<Rehearsals.Played> told = goesOn
                 ? rehearsals.goOn(rehearsal, bot, scene)
                 : picks ? rehearsals.pick(rehearsal, bot, scene, pick) : rehearsals.say(rehearsal, bot, scene, text);
-        return told.map(played -> ResponseEntity.ok(view(played, asked.phone())))
+        return told.map(played -> ResponseEntity.ok(view(played, bot, asked.phone())))
                 .orElseGet(() -> ResponseEntity.status(410)
                         .body(problem(rehearsal, "This rehearsal is over. Start it again to go on.")));
     }
@@ -160,14 +162,14 @@ class RehearsalController {
         return phone != null && pick.size() == 1 && Replied.pressed(pick.getFirst()) instanceof Replied.More(int page)
                 ? rehearsals.prompt(rehearsal, bot).map(prompt -> {
                     Rendering.Shown shown = new Rendering.Shown("", prompt.options(), prompt.many(), "", "");
-                    List<Piece> pieces = Rendering.of(phone, shown, page);
+                    List<Piece> pieces = Rendering.of(phone, shown, page, phones.words(bot.id()));
                     MessageView next = new MessageView("bot", "", "", List.of(), null, "list", pieces);
                     return View.of(rehearsal, "", List.of(next));
                 })
                 : Optional.empty();
     }
 
-    private View view(Rehearsals.Played played, @Nullable PhoneKind phone) {
+    private View view(Rehearsals.Played played, Bot bot, @Nullable PhoneKind phone) {
         return switch (played.turn()) {
             case Turn.Refused(Turn.Reason reason) ->
                 problem(
@@ -182,11 +184,12 @@ class RehearsalController {
                     variables.put(variable.getKey(), variable.getValue().shown());
                 }
                 var at = turn.state().at();
+                PhoneWords words = phones.words(bot.id());
                 yield new View(
                         played.rehearsal(),
                         "",
                         turn.messages().stream()
-                                .map(message -> view(message, phone))
+                                .map(message -> view(message, phone, words))
                                 .toList(),
                         turn.trace(),
                         variables,
@@ -211,7 +214,7 @@ class RehearsalController {
         };
     }
 
-    private MessageView view(Message message, @Nullable PhoneKind phone) {
+    private MessageView view(Message message, @Nullable PhoneKind phone, PhoneWords words) {
         boolean plain = message.from() == Message.From.VISITOR;
         Message.Look look = message.look();
         return new MessageView(
@@ -221,7 +224,7 @@ class RehearsalController {
                 message.options(),
                 look == null ? null : look.media(),
                 (look == null || look.layout() == null ? Choice.Layout.BUTTONS : look.layout()).key(),
-                phone == null || plain ? List.of() : phones.pieces(phone, message));
+                phone == null || plain ? List.of() : phones.pieces(phone, message, words));
     }
 
     private static View problem(String rehearsal, String problem) {

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.core.calendar.Zones;
+import com.shuttle.core.channel.PhoneWords;
 import com.shuttle.core.channel.Replied;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Errand;
@@ -77,7 +78,7 @@ class Rehearsals {
             // On a phone options are picked by their numbers, too.
             Prompt prompt = state.channel().equals(WEB) ? null : prompt(playbook, state);
             return prompt != null
-                            && Replied.words(text, prompt.options(), prompt.many(), 0)
+                            && Replied.words(text, prompt.options(), prompt.many(), 0, PhoneWords.ENGLISH)
                                     instanceof Replied.Picks(List<String> options)
                     ? new Event.Picked(stamp, options)
                     : new Event.Said(stamp, text);

@@ -31,7 +31,7 @@ async function identify(token) {
   }
   known.who = who;
   Object.entries(answer?.visitors ?? {}).forEach(([slug, id]) => {
-    known.memory[`shuttle-visitor-${slug}`] = id;
+    known.memory[VISITOR + slug] = id;
   });
   keep();
   say('memory', { memory: known.memory });

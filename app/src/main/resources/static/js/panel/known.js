@@ -5,6 +5,8 @@ const script = document.currentScript;
 const base = new URL(script.src).origin;
 const site = script.dataset.site ?? '';
 const KEY = `shuttle-${site}`;
+/** Where the chat has the website keep who the visitor is to a bot; its address follows. */
+const VISITOR = 'shuttle-visitor-';
 const PHONE = matchMedia('(max-width: 480px), (max-height: 480px)');
 const MOST_TIMES = 100;
 const NEW_VISIT_MS = 30 * 60 * 1000;

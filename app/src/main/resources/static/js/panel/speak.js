@@ -32,6 +32,11 @@ function happened(what, amount = 0, said = '') {
       language: navigator.language,
       device: device(),
       facts: known.facts,
+      visitors: Object.fromEntries(
+        Object.entries(known.memory)
+          .filter(([key]) => key.startsWith(VISITOR))
+          .map(([key, id]) => [key.slice(VISITOR.length), id]),
+      ),
       past: known.cues,
     });
     if (spoken?.cue) {

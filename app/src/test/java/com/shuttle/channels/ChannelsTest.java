@@ -6,6 +6,8 @@ import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.Waiting;
 import com.shuttle.bots.Bot;
+import com.shuttle.bots.BotForm;
+import com.shuttle.bots.Manner;
 import com.shuttle.chat.ErasureService;
 import com.shuttle.core.channel.PhoneKind;
 import com.shuttle.core.channel.Piece;
@@ -44,7 +46,8 @@ class ChannelsTest {
             {"kind":"message","id":"m","say":["Thank you."],"exits":{"next":"step:e"}},
             {"kind":"question","id":"p","ask":["A picture of it?"],"type":"file","variable":"photo",
             "limits":{"fileTypes":["png"]},"exits":{"answered":"step:m"}},{"kind":"end","id":"e"}]}]}""";
-    private static final String TEMPLATE = "There is news for you.";
+    private static final String TEMPLATE = "There is news for you, {{name.first|friend}}.";
+    private static final String FILLED = "There is news for you, Dana.";
 
     private final Channels channels;
     private final ChannelStore store;
@@ -113,7 +116,7 @@ class ChannelsTest {
     }
 
     private Hearing.Taken hears(String text, String option, Hearing.@Nullable Picture picture) {
-        return hearing.take(channel, new Hearing.Incoming("m" + messages++, person, text, option, picture));
+        return hearing.take(channel, new Hearing.Incoming("m" + messages++, person, text, option, picture, null));
     }
 
     /** What went to the phone, oldest first. */
@@ -156,7 +159,7 @@ class ChannelsTest {
 
     @Test
     void theSameMessageTwiceIsTakenOnce() {
-        Hearing.Incoming message = new Hearing.Incoming("same", person, "2", "", null);
+        Hearing.Incoming message = new Hearing.Incoming("same", person, "2", "", null, null);
         writes("Hi");
         assertThat(hearing.take(channel, message)).isEqualTo(Hearing.Taken.HEARD);
         assertThat(hearing.take(channel, message)).isEqualTo(Hearing.Taken.BEFORE);
@@ -217,25 +220,27 @@ class ChannelsTest {
     @Test
     void afterADayOfSilenceOnlyTheTemplateGoesOut() {
         writes("Hi");
-        arrived(1);
+        writes("1");
+        writes("Dana Whitlow");
+        arrived(3);
         Contact contact = store.contact(channel.id(), person).orElseThrow();
         Instant before = Instant.now().minus(Duration.ofHours(25));
         store.keep(new Contact(channel.id(), person, contact.conversation(), 0, before, null));
         send(contact.conversation(), "The table is free.");
         send(contact.conversation(), "Until six.");
-        arrived(2);
+        arrived(4);
         assertThat(sent())
                 .filteredOn(one -> one.state() == Dispatch.State.WITHHELD)
                 .hasSize(2);
-        assertThat(sent()).extracting(Dispatch::piece).contains(new Piece.Template(TEMPLATE));
+        assertThat(sent()).extracting(Dispatch::piece).contains(new Piece.Template(FILLED));
         Dispatcher.Reach reach = dispatcher
                 .reach(data.conversations.conversation(String.valueOf(contact.conversation())))
                 .orElseThrow();
         assertThat(reach.number()).isEqualTo(person);
         assertThat(reach.stuck()).hasSize(2);
         assertThat(reach.trouble()).isEqualTo("waits until they write");
-        writes("1");
-        arrived(5);
+        writes("Hello again");
+        arrived(7);
         // The template may have gone out before the second was made.
         assertThat(dispatcher
                         .reach(data.conversations.conversation(String.valueOf(contact.conversation())))
@@ -243,8 +248,49 @@ class ChannelsTest {
                         .trouble())
                 .isEmpty();
         assertThat(said())
-                .containsOnlyOnce(TEMPLATE)
-                .containsSubsequence("Tea or cake?", "The table is free.", "Until six.", "Your name?");
+                .containsOnlyOnce(FILLED)
+                .containsSubsequence("The table is free.", "Until six.", "Tea or cake?");
+    }
+
+    private Hearing.Taken wrote(String text, int secondsAgo) {
+        return hearing.take(
+                channel,
+                new Hearing.Incoming(
+                        "m" + messages++, person, text, "", null, Instant.now().minusSeconds(secondsAgo)));
+    }
+
+    @Test
+    void whatWasOvertakenOnItsWayPicksNothingByNumberAndStartsNothing() {
+        wrote("Hi", 60);
+        wrote("what was it again", 20);
+        wrote("1", 40);
+        assertThat(said()).contains("“1” came after what you wrote later. Please choose again.");
+        assertThat(sent().getLast().piece()).isInstanceOf(Piece.Buttons.class);
+        wrote("tea", 15);
+        wrote("Dana Whitlow", 30);
+        assertThat(said()).last().isEqualTo("Thank you.");
+        assertThat(wrote("stop", 5)).isEqualTo(Hearing.Taken.HEARD);
+        assertThat(wrote("start", 10)).isEqualTo(Hearing.Taken.STOPPED);
+        assertThat(wrote("start", -60)).isEqualTo(Hearing.Taken.HEARD);
+        assertThat(store.contact(channel.id(), person).orElseThrow())
+                .returns(false, Contact::stopped)
+                .satisfies(contact -> assertThat(contact.heardAt()).isBeforeOrEqualTo(Instant.now()));
+    }
+
+    @Test
+    void theChannelSpeaksTheBotsLanguage() {
+        Manner old = bot.manner();
+        Manner german = new Manner(old.picture(), "", old.hours(), "de-DE", 0, old.responses());
+        TestData.good(
+                data.bots.change(bot.id(), new BotForm(bot.name(), bot.slug(), "", "GB", "Europe/London", german)));
+        writes("Guten Tag");
+        writes("Abmelden");
+        assertThat(said())
+                .satisfiesExactly(
+                        one -> assertThat(one).isEqualTo("Tea or cake?"),
+                        one -> assertThat(one).startsWith("Sie bekommen keine Nachrichten mehr"));
+        writes("START");
+        assertThat(said()).last().asString().startsWith("Sie bekommen wieder Nachrichten");
     }
 
     @Test

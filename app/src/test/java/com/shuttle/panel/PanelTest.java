@@ -9,6 +9,8 @@ import com.shuttle.core.cue.Cue;
 import com.shuttle.core.cue.Happening;
 import com.shuttle.core.cue.Where;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Variable;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Json;
 import java.io.ByteArrayOutputStream;
@@ -64,8 +66,14 @@ class PanelTest {
     }
 
     private static Cue cue(String id, Happening what, int amount, String page) {
-        List<Where> where =
-                page.isEmpty() ? List.of() : List.of(new Where(Where.Of.PAGE, Where.How.EQUALS, page, false));
+        return cue(
+                id,
+                what,
+                amount,
+                page.isEmpty() ? List.of() : List.of(new Where(Where.Of.PAGE, Where.How.EQUALS, page, false)));
+    }
+
+    private static Cue cue(String id, Happening what, int amount, List<Where> where) {
         return new Cue(
                 id,
                 "Cue " + id,
@@ -154,23 +162,13 @@ class PanelTest {
 
     @Test
     void whatTheWebsiteTellsOfTheVisitorIsHeeded() throws Exception {
-        Cue gold = new Cue(
+        Cue gold = cue(
                 "gold",
-                "Gold",
-                true,
                 Happening.STAYED,
                 0,
-                List.of(),
                 List.of(
                         new Where(Where.Of.PAGE, Where.How.EQUALS, "/schools", false),
-                        new Where(Where.Of.FACT, Where.How.PATTERN, "plan: g*", false)),
-                Map.of(),
-                List.of(),
-                List.of(),
-                Cue.Limits.USUAL,
-                "Hello",
-                "",
-                false);
+                        new Where(Where.Of.FACT, Where.How.PATTERN, "plan: g*", false)));
         speaksUp(gold);
         Map<String, Object> here =
                 Map.of("what", "stayed", "page", ORIGIN + "/schools", "facts", Map.of("plan", "Gold"));
@@ -181,6 +179,39 @@ class PanelTest {
                 Map.of("what", "stayed", "page", ORIGIN + "/schools", "facts", Map.of("plan", "silver")))) {
             assertThat(moment(other).path("cue").asString())
                     .as(other.toString())
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void whatTheBotRemembersOfTheVisitorIsHeeded() throws Exception {
+        TestData.good(data.bots.declare(bot.id(), new Variable("name", ValueType.TEXT, Variable.Origin.VISITOR, "")));
+        TestData.good(data.releases.release(bot.id(), "", null));
+        speaksUp(cue(
+                "dana",
+                Happening.STAYED,
+                0,
+                List.of(new Where(Where.Of.KNOWN, Where.How.EQUALS, "name: dana", false))));
+        JsonNode begun = JsonMapper.shared()
+                .readTree(http.send(
+                                HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/v1/chat/"
+                                                + bot.slug() + "/conversations"))
+                                        .header("Content-Type", "application/json")
+                                        .POST(BodyPublishers.ofString("{}"))
+                                        .build(),
+                                BodyHandlers.ofString())
+                        .body());
+        String visitor = begun.path("visitor").asString();
+        Map<String, ?> known = Map.of("what", "stayed", "visitors", Map.of(bot.slug(), visitor));
+        assertThat(moment(known).path("cue").asString()).isEmpty();
+        data.conversations.say(begun.path("conversation").asString(), "1", "Dana");
+        assertThat(moment(known).path("cue").asString()).isEqualTo("dana");
+        for (Map<String, String> others : List.of(
+                Map.<String, String>of(), Map.of(bot.slug(), visitor + "x"), Map.of("somebody-else", visitor))) {
+            assertThat(moment(Map.of("what", "stayed", "visitors", others))
+                            .path("cue")
+                            .asString())
+                    .as(others.toString())
                     .isEmpty();
         }
     }

@@ -8,6 +8,7 @@ import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.WaitUntilState;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
@@ -188,6 +189,55 @@ class PanelScriptScreenTest {
             page.waitForFunction(
                     "() => document.body.lastElementChild.shadowRoot.querySelector('.mark').naturalWidth > 0");
             assertThat(page.locator(".launcher")).containsText("Ask us");
+        }
+    }
+
+    @Test
+    void aPageThatNeverFinishesLoadingHasThePanel() {
+        shown("en-GB");
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.stranger();
+            page.route("**/never.png", route -> {});
+            page.addInitScript("document.addEventListener('DOMContentLoaded', () => {"
+                    + " document.body.append(Object.assign(new Image(), { src: '/never.png' })); });");
+            page.navigate(
+                    standIns.site().address() + "/", new Page.NavigateOptions().setWaitUntil(WaitUntilState.COMMIT));
+            page.locator(".launcher").click();
+            assertThat(last(page)).containsText("Your name?");
+            assertThat(page.evaluate("document.readyState")).isEqualTo("interactive");
+        }
+    }
+
+    @Test
+    void aPageHasOnePanelHoweverOftenItAsksAndAFrameWithinItNone() {
+        shown("en-GB");
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.stranger();
+            page.navigate(standIns.site().address() + "/nothing-here");
+            String tag = "<script src='http://localhost:%d/panel.js' data-site='%s' async></script>"
+                    .formatted(port, site.id());
+            page.setContent("<!doctype html><h1>Own</h1><iframe src='/' name='within'></iframe>" + tag + tag);
+            assertThat(page.frameLocator("[name=within]").locator("h1")).isVisible();
+            assertThat(page.locator(".launcher")).isVisible();
+            page.frame("within").waitForLoadState();
+            assertThat(page.frame("within").evaluate("typeof window.Shuttle")).isEqualTo("undefined");
+            assertThat(page.locator(".launcher")).hasCount(1);
+        }
+    }
+
+    @Test
+    void whereBrowsersKeepNothingTheConversationLastsAsLongAsThePage() {
+        shown("en-GB");
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.stranger();
+            page.addInitScript("Object.defineProperty(window, 'localStorage', {"
+                    + " get() { throw new DOMException('refused', 'SecurityError'); } });");
+            page.navigate(standIns.site().address() + "/");
+            page.locator(".launcher").click();
+            assertThat(last(page)).containsText("Your name?");
+            says(page, "Dana");
+            assertThat(last(page)).containsText("Anything else?");
+            assertThat(screens.complaints()).isEmpty();
         }
     }
 

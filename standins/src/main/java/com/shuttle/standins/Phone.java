@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -118,6 +119,7 @@ public final class Phone extends HttpStandIn {
         String person = asked.path("person").asString("");
         ObjectNode message =
                 JSON.createObjectNode().put("id", UUID.randomUUID().toString()).put("from", person);
+        message.put("at", Instant.now().toString());
         for (String name : List.of("text", "pick", "picture")) {
             if (asked.has(name)) {
                 message.set(name, asked.get(name));

@@ -65,7 +65,7 @@ public record Misfit(String option, String why, String fix) {
     private static void text(Rendering.Shown shown, List<Misfit> found) {
         int parts = 0;
         StringBuilder foreign = new StringBuilder();
-        for (Piece piece : Rendering.of(PhoneKind.TEXT, shown, 0)) {
+        for (Piece piece : Rendering.of(PhoneKind.TEXT, shown, 0, PhoneWords.ENGLISH)) {
             TextParts counted = TextParts.of(piece.text());
             parts += counted.parts();
             counted.foreign()

@@ -12,11 +12,6 @@ import java.util.SequencedMap;
  */
 public final class Rendering {
 
-    /** What opens a list of options. */
-    private static final String OPEN = "Choose";
-
-    private static final String ONWARD = "More…";
-
     private Rendering() {}
 
     /**
@@ -47,21 +42,22 @@ public final class Rendering {
     /**
      * The messages to a phone, in their order.
      *
-     * @param page of the options, from 0 on; on a later page the words are not said again
+     * @param page  of the options, from 0 on; on a later page the words are not said again
+     * @param words what the channel itself says
      */
-    public static List<Piece> of(PhoneKind kind, Shown shown, int page) {
+    public static List<Piece> of(PhoneKind kind, Shown shown, int page, PhoneWords words) {
         List<Piece> pieces = new ArrayList<>();
         if (page == 0 && !shown.picture().isEmpty()) {
             pictured(kind, shown, pieces);
         }
         List<Offer> answers = shown.answers();
-        String words = page == 0 ? withLinks(shown) : "";
+        String text = page == 0 ? withLinks(shown) : "";
         if (answers.isEmpty()) {
-            chunks(words, kind.longest()).forEach(chunk -> pieces.add(new Piece.Text(chunk)));
+            chunks(text, kind.longest()).forEach(chunk -> pieces.add(new Piece.Text(chunk)));
         } else if (kind == PhoneKind.MESSENGER && !shown.many()) {
-            interactive(words, answers, page, pieces);
+            interactive(text, answers, page, words, pieces);
         } else {
-            chunks(numbered(words, answers, shown.many(), page), kind.longest())
+            chunks(numbered(text, answers, shown.many(), page, words), kind.longest())
                     .forEach(chunk -> pieces.add(new Piece.Text(chunk)));
         }
         return List.copyOf(pieces);
@@ -89,12 +85,15 @@ public final class Rendering {
         return words.toString();
     }
 
-    private static void interactive(String words, List<Offer> answers, int page, List<Piece> pieces) {
+    private static void interactive(String text, List<Offer> answers, int page, PhoneWords words, List<Piece> pieces) {
         // The words of a list or of buttons hold less than a message alone.
-        List<String> chunks = chunks(words, 1000);
-        String last = chunks.isEmpty() ? (page == 0 ? OPEN : "The next ones") : chunks.getLast();
+        List<String> chunks = chunks(text, 1000);
+        String last = chunks.isEmpty() ? (page == 0 ? words.choose() : words.further()) : chunks.getLast();
         chunks.stream().limit(Math.max(0, chunks.size() - 1)).forEach(chunk -> pieces.add(new Piece.Text(chunk)));
-        pieces.add(asButtons(answers) ? buttons(last, answers) : rows(last, new Pages(answers, PhoneKind.ROWS), page));
+        pieces.add(
+                asButtons(answers)
+                        ? buttons(last, answers)
+                        : rows(last, new Pages(answers, PhoneKind.ROWS), page, words));
     }
 
     /** Whether options fit on buttons. */
@@ -113,21 +112,21 @@ public final class Rendering {
                         .toList());
     }
 
-    private static Piece rows(String words, Pages pages, int page) {
+    private static Piece rows(String text, Pages pages, int page, PhoneWords words) {
         SequencedMap<String, List<Piece.Row>> groups = new LinkedHashMap<>();
         for (Offer offer : pages.of(page)) {
             groups.computeIfAbsent(Shortened.to(PhoneKind.GROUP_LETTERS, offer.group()), title -> new ArrayList<>())
                     .add(row(offer));
         }
         if (pages.leadsOn(page)) {
-            groups.lastEntry().getValue().add(new Piece.Row(Pages.MORE + (page + 1), ONWARD, ""));
+            groups.lastEntry().getValue().add(new Piece.Row(Pages.MORE + (page + 1), words.onward(), ""));
         }
         return new Piece.Rows(
-                words,
-                OPEN,
+                text,
+                words.choose(),
                 groups.entrySet().stream()
                         .map(group -> new Piece.Group(
-                                group.getKey().isEmpty() && groups.size() > 1 ? "Others" : group.getKey(),
+                                group.getKey().isEmpty() && groups.size() > 1 ? words.others() : group.getKey(),
                                 group.getValue()))
                         .toList());
     }
@@ -144,9 +143,9 @@ public final class Rendering {
     }
 
     /** Options by their numbers, which go on over the pages. */
-    private static String numbered(String words, List<Offer> answers, boolean many, int page) {
+    private static String numbered(String asked, List<Offer> answers, boolean many, int page, PhoneWords words) {
         Pages pages = new Pages(answers, PhoneKind.ROWS);
-        StringBuilder text = new StringBuilder(words);
+        StringBuilder text = new StringBuilder(asked);
         int number = pages.many() == 1 ? 0 : pages.first(page);
         String group = "";
         for (Offer offer : pages.of(page)) {
@@ -160,10 +159,10 @@ public final class Rendering {
             }
         }
         if (pages.leadsOn(page)) {
-            text.append("\nMORE for the others");
+            text.append("\n").append(words.moreHint());
         }
         if (many) {
-            text.append("\nReply with the numbers, such as 1, 2");
+            text.append("\n").append(words.severally());
         }
         return text.toString();
     }

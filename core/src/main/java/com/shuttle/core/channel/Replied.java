@@ -31,11 +31,6 @@ public sealed interface Replied {
     /** Wants messages again. */
     record Start() implements Replied {}
 
-    /** The usual words, alone in a message, in any case of letters. */
-    Set<String> STOPS = Set.of("stop", "stop all", "stopall", "unsubscribe", "quit", "end", "arret", "arrêt");
-
-    Set<String> STARTS = Set.of("start", "unstop", "subscribe");
-
     Pattern NUMBERS =
             Pattern.compile("(?:no\\.?\\s*|number\\s+|option\\s+|#)?(\\d{1,3})[.)]?", Pattern.CASE_INSENSITIVE);
     Pattern BETWEEN = Pattern.compile("\\s*(?:[,;&+]|\\band\\b)\\s*|\\s+");
@@ -46,25 +41,25 @@ public sealed interface Replied {
      * @param offers what may be picked now; those without a link are numbered from 1 on
      * @param many   whether several may be picked
      * @param page   of the options that was shown last
+     * @param words  that the channel obeys
      */
-    static Replied words(String text, List<Offer> offers, boolean many, int page) {
-        return wordsFor(
-                text, offers.stream().filter(one -> one.link().isEmpty()).toList(), many, page);
+    static Replied words(String text, List<Offer> offers, boolean many, int page, PhoneWords words) {
+        return among(text, offers.stream().filter(one -> one.link().isEmpty()).toList(), many, page, words);
     }
 
-    private static Replied wordsFor(String text, List<Offer> offers, boolean many, int page) {
+    private static Replied among(String text, List<Offer> offers, boolean many, int page, PhoneWords words) {
         String bare = text.strip().toLowerCase(Locale.ROOT).replaceFirst("[.!]+$", "");
         // A bot may offer these words itself.
         if (offers.stream().anyMatch(one -> one.label().strip().equalsIgnoreCase(bare))) {
             return new Words(text);
         }
-        if (STOPS.contains(bare)) {
+        if (words.stops().contains(bare)) {
             return new Stop();
         }
-        if (STARTS.contains(bare)) {
+        if (words.starts().contains(bare)) {
             return new Start();
         }
-        if (bare.equals("more") && new Pages(offers, PhoneKind.ROWS).leadsOn(page)) {
+        if (words.mores().contains(bare) && new Pages(offers, PhoneKind.ROWS).leadsOn(page)) {
             return new More(page + 1);
         }
         List<String> picked = numbers(bare, offers, many);

@@ -24,6 +24,7 @@ import java.util.Map;
  * @param now      on the bot's clock
  * @param at       the same as an instant
  * @param facts    what the website tells of the visitor, each as {@code plan: gold}
+ * @param known    what the bot remembers of the visitor from one conversation to the next, in the same form
  * @param past     what each cue did before, by its id
  */
 public record Moment(
@@ -40,6 +41,7 @@ public record Moment(
         LocalDateTime now,
         Instant at,
         List<String> facts,
+        List<String> known,
         Map<String, Past> past) {
 
     public Moment {
@@ -49,8 +51,13 @@ public record Moment(
         referrer = referrer.toLowerCase(Locale.ROOT);
         campaign = campaign.toLowerCase(Locale.ROOT);
         language = language.toLowerCase(Locale.ROOT);
-        facts = facts.stream().map(fact -> fact.toLowerCase(Locale.ROOT)).toList();
+        facts = lower(facts);
+        known = lower(known);
         past = Map.copyOf(past);
+    }
+
+    private static List<String> lower(List<String> facts) {
+        return facts.stream().map(fact -> fact.toLowerCase(Locale.ROOT)).toList();
     }
 
     /**

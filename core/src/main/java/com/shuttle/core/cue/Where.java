@@ -1,6 +1,7 @@
 package com.shuttle.core.cue;
 
 import com.shuttle.core.flow.Keyed;
+import java.util.List;
 import java.util.Locale;
 
 /**
@@ -20,7 +21,8 @@ public record Where(Of of, How how, String value, boolean not) {
         PAGE("the page"),
         REFERRER("where they came from"),
         CAMPAIGN("the campaign"),
-        FACT("what the website tells of them");
+        FACT("what the website tells of them"),
+        KNOWN("what it remembers of them");
 
         private final String label;
 
@@ -68,8 +70,13 @@ public record Where(Of of, How how, String value, boolean not) {
             case PAGE -> compares(value.startsWith("/") ? moment.path() : moment.address());
             case REFERRER -> compares(moment.referrer());
             case CAMPAIGN -> compares(moment.campaign());
-            case FACT -> moment.facts().stream().anyMatch(this::compares);
+            case FACT -> any(moment.facts());
+            case KNOWN -> any(moment.known());
         };
+    }
+
+    private boolean any(List<String> facts) {
+        return facts.stream().anyMatch(this::compares);
     }
 
     private boolean compares(String text) {

@@ -66,6 +66,7 @@ public class CueBench {
                 now,
                 at,
                 List.of(),
+                List.of(),
                 Map.of());
         return Cues.decide(cues, moment);
     }

@@ -45,7 +45,7 @@ class PhonePropertiesTest {
         List<Piece> all = new ArrayList<>();
         int pages = new Pages(shown.answers(), PhoneKind.ROWS).many();
         for (int page = 0; page < pages; page++) {
-            all.addAll(Rendering.of(kind, shown, page));
+            all.addAll(Rendering.of(kind, shown, page, PhoneWords.ENGLISH));
         }
         return all;
     }

@@ -35,7 +35,8 @@ class RenderingTest {
 
     @Test
     void upToThreeShortOptionsAreButtons() {
-        assertThat(Rendering.of(PhoneKind.MESSENGER, shown("Which?", "Visit", "Hire the dome", "Ask"), 0))
+        assertThat(Rendering.of(
+                        PhoneKind.MESSENGER, shown("Which?", "Visit", "Hire the dome", "Ask"), 0, PhoneWords.ENGLISH))
                 .containsExactly(new Piece.Buttons(
                         "Which?",
                         List.of(
@@ -46,7 +47,8 @@ class RenderingTest {
 
     @Test
     void aLongLabelOrALineBeneathMakesAList() {
-        assertThat(Rendering.of(PhoneKind.MESSENGER, shown("Which?", "A visit with the whole class"), 0))
+        assertThat(Rendering.of(
+                        PhoneKind.MESSENGER, shown("Which?", "A visit with the whole class"), 0, PhoneWords.ENGLISH))
                 .containsExactly(new Piece.Rows(
                         "Which?",
                         "Choose",
@@ -68,7 +70,7 @@ class RenderingTest {
                 false,
                 "",
                 "");
-        assertThat(Rendering.of(PhoneKind.MESSENGER, shown, 0))
+        assertThat(Rendering.of(PhoneKind.MESSENGER, shown, 0, PhoneWords.ENGLISH))
                 .first()
                 .isInstanceOfSatisfying(Piece.Rows.class, rows -> {
                     assertThat(rows.groups())
@@ -78,7 +80,7 @@ class RenderingTest {
                             .extracting(Piece.Row::id)
                             .containsExactly("a", "c");
                 });
-        assertThat(Rendering.of(PhoneKind.TEXT, shown, 0))
+        assertThat(Rendering.of(PhoneKind.TEXT, shown, 0, PhoneWords.ENGLISH))
                 .extracting(Piece::text)
                 .containsExactly("""
                         Which?
@@ -100,12 +102,12 @@ class RenderingTest {
                 false,
                 "https://tarnfell.example/dome.png",
                 "The dome");
-        assertThat(Rendering.of(PhoneKind.MESSENGER, shown, 0))
+        assertThat(Rendering.of(PhoneKind.MESSENGER, shown, 0, PhoneWords.ENGLISH))
                 .containsExactly(
                         new Piece.Picture("https://tarnfell.example/dome.png", "The dome"),
                         new Piece.Buttons(
                                 "Look.\nOur page: https://tarnfell.example/", List.of(new Piece.Button("a", "Yes"))));
-        assertThat(Rendering.of(PhoneKind.TEXT, shown, 0))
+        assertThat(Rendering.of(PhoneKind.TEXT, shown, 0, PhoneWords.ENGLISH))
                 .containsExactly(new Piece.Text("Look.\nOur page: https://tarnfell.example/\n1 Yes"));
     }
 
@@ -113,15 +115,16 @@ class RenderingTest {
     void severalArePickedByTheirNumbers() {
         Shown shown = new Shown("Which?", List.of(new Offer("a", "Tea"), new Offer("b", "Cake")), true, "", "");
         for (PhoneKind kind : PhoneKind.values()) {
-            assertThat(Rendering.of(kind, shown, 0))
+            assertThat(Rendering.of(kind, shown, 0, PhoneWords.ENGLISH))
                     .containsExactly(new Piece.Text("Which?\n1 Tea\n2 Cake\nReply with the numbers, such as 1, 2"));
         }
     }
 
     @Test
     void nothingToSayIsNoMessage() {
-        assertThat(Rendering.of(PhoneKind.TEXT, Shown.of("  "), 0)).isEmpty();
-        assertThat(Rendering.of(PhoneKind.MESSENGER, shown("", "Yes"), 0))
+        assertThat(Rendering.of(PhoneKind.TEXT, Shown.of("  "), 0, PhoneWords.ENGLISH))
+                .isEmpty();
+        assertThat(Rendering.of(PhoneKind.MESSENGER, shown("", "Yes"), 0, PhoneWords.ENGLISH))
                 .containsExactly(new Piece.Buttons("Choose", List.of(new Piece.Button("o1", "Yes"))));
     }
 
@@ -132,8 +135,8 @@ class RenderingTest {
         int page = 0;
         boolean more = true;
         while (more) {
-            Piece.Rows rows = (Piece.Rows)
-                    Rendering.of(PhoneKind.MESSENGER, many(options), page).getFirst();
+            Piece.Rows rows = (Piece.Rows) Rendering.of(PhoneKind.MESSENGER, many(options), page, PhoneWords.ENGLISH)
+                    .getFirst();
             List<String> ids = rows.groups().stream()
                     .flatMap(group -> group.rows().stream())
                     .map(Piece.Row::id)
@@ -153,12 +156,12 @@ class RenderingTest {
         Shown shown = many(options);
         StringBuilder all = new StringBuilder();
         for (int page = 0; page <= options / 9; page++) {
-            Rendering.of(PhoneKind.TEXT, shown, page)
+            Rendering.of(PhoneKind.TEXT, shown, page, PhoneWords.ENGLISH)
                     .forEach(piece -> all.append(piece.text()).append('\n'));
         }
         for (int i = 1; i <= options; i++) {
             assertThat(all.toString()).contains("\n" + i + " No " + i + "\n");
-            assertThat(Replied.words(String.valueOf(i), shown.offers(), false, 0))
+            assertThat(Replied.words(String.valueOf(i), shown.offers(), false, 0, PhoneWords.ENGLISH))
                     .isEqualTo(new Replied.Picks(List.of("o" + i)));
         }
     }
@@ -167,7 +170,7 @@ class RenderingTest {
     @EnumSource
     void longWordsAreSeveralMessages(PhoneKind kind) {
         String words = "Bring something warm. ".repeat(400).strip();
-        List<Piece> pieces = Rendering.of(kind, Shown.of(words), 0);
+        List<Piece> pieces = Rendering.of(kind, Shown.of(words), 0, PhoneWords.ENGLISH);
         assertThat(pieces).hasSizeGreaterThan(1).allSatisfy(piece -> {
             assertThat(piece.text().length()).isLessThanOrEqualTo(kind.longest());
             assertThat(piece.text()).startsWith("Bring").endsWith("warm.");

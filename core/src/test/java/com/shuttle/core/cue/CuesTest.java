@@ -61,6 +61,7 @@ class CuesTest {
                 LocalDateTime.parse("2026-03-10T10:00"),
                 NOW,
                 List.of("plan: Gold", "seats: 4"),
+                List.of("name: Dana", "members: 2"),
                 Map.of("c", past));
     }
 
@@ -121,6 +122,10 @@ class CuesTest {
         assertThat(why(with, stayed(1))).contains("which is left out");
         with.where = List.of(new Where(Of.FACT, How.CONTAINS, "trial", true));
         assertThat(why(with, stayed(1))).isNull();
+        with.where = List.of(new Where(Of.KNOWN, How.PATTERN, "name: *", false));
+        assertThat(why(with, stayed(1))).isNull();
+        with.where = List.of(new Where(Of.KNOWN, How.EQUALS, "plan: gold", false));
+        assertThat(why(with, stayed(1))).isEqualTo("What it remembers of them is something else.");
     }
 
     @Test
