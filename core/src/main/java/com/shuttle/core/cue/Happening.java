@@ -10,12 +10,12 @@ public enum Happening implements Keyed {
     STAYED("somebody has stayed on the page for", Amount.SECONDS),
     SCROLLED("somebody has scrolled down by", Amount.PERCENT),
     LEAVING("somebody is about to leave", Amount.NONE),
-    FORM_LEFT("a form is left unfinished", Amount.NONE),
-    CALLED("the page calls it by its name", Amount.NONE),
-    KEYWORD("somebody writes a word, on a phone", Amount.NONE);
+    FORM_LEFT("a form is left unfinished", Amount.NONE, "Which forms, by name or id"),
+    CALLED("the page calls it by its name", Amount.NONE, "Which names"),
+    KEYWORD("somebody writes a word, on a phone", Amount.NONE, "Which words");
 
     /** What its number counts. */
-    public enum Amount {
+    public enum Amount implements Keyed {
         NONE(0),
         SECONDS(24 * 60 * 60),
         PERCENT(100);
@@ -33,10 +33,16 @@ public enum Happening implements Keyed {
 
     private final String label;
     private final Amount amount;
+    private final String names;
 
     Happening(String label, Amount amount) {
+        this(label, amount, "");
+    }
+
+    Happening(String label, Amount amount, String names) {
         this.label = label;
         this.amount = amount;
+        this.names = names;
     }
 
     public String label() {
@@ -49,6 +55,11 @@ public enum Happening implements Keyed {
 
     /** Whether it bears a name, of which a cue may want certain ones. */
     public boolean named() {
-        return this == FORM_LEFT || this == CALLED || this == KEYWORD;
+        return !names.isEmpty();
+    }
+
+    /** What its names are, for designers; empty where it bears none. */
+    public String names() {
+        return names;
     }
 }
