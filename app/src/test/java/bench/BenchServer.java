@@ -3,6 +3,7 @@ package bench;
 import com.shuttle.Shuttle;
 import com.shuttle.web.Ids;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
@@ -79,9 +80,11 @@ public class BenchServer {
     }
 
     public static void main(String[] args) {
+        System.setProperty(
+                "shuttle.data",
+                Path.of(System.getenv("SHUTTLE_DATA")).toAbsolutePath().toString());
         SpringApplication application = new SpringApplication(Shuttle.class, BenchServer.class, BareRoute.class);
         application.setDefaultProperties(Map.of(
-                "shuttle.data", System.getenv("SHUTTLE_DATA"),
                 "shuttle.limits.conversations-per-minute", "10000000",
                 "shuttle.limits.messages-per-minute", "10000000",
                 "shuttle.limits.address-per-minute", "10000000"));

@@ -1,6 +1,5 @@
 package com.shuttle;
 
-import java.util.Map;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -16,10 +15,9 @@ public class Shuttle {
         try {
             Preflight.check(Preflight.port(), Preflight.data());
             Preflight.clearUnfinishedDemo(Preflight.data());
-            SpringApplication application = new SpringApplication(Shuttle.class);
-            application.setDefaultProperties(
-                    Map.of("shuttle.data", Preflight.data().toString()));
-            application.run(args);
+            // Goes before the environment's own SHUTTLE_DATA, which may be relative; the database takes no such path.
+            System.setProperty("shuttle.data", Preflight.data().toString());
+            SpringApplication.run(Shuttle.class, args);
         } catch (Preflight.Unfit unfit) {
             stop(String.valueOf(unfit.getMessage()));
         } catch (RuntimeException failure) {

@@ -1,6 +1,7 @@
 package com.shuttle;
 
 import java.io.BufferedReader;
+import java.io.File;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.net.URI;
@@ -11,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** A Shuttle server in a process of its own, on this class path and a port that is free. */
 public final class ServerProcess {
@@ -66,11 +69,26 @@ public final class ServerProcess {
                 "jdk.incubator.vector",
                 "-Xmx2g"));
         command.addAll(List.of(options));
-        command.addAll(List.of("-cp", System.getProperty("java.class.path"), main));
-        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
-        builder.environment().putAll(Map.of("SHUTTLE_PORT", "0", "SHUTTLE_DATA", data.toString()));
+        command.addAll(List.of("-cp", classPath(), main));
+        // The folder is told as people tell it: by its name, from where they are.
+        Path folder = data.toAbsolutePath();
+        ProcessBuilder builder = new ProcessBuilder(command)
+                .directory(folder.getParent().toFile())
+                .redirectErrorStream(true);
+        builder.environment()
+                .putAll(Map.of(
+                        "SHUTTLE_PORT",
+                        "0",
+                        "SHUTTLE_DATA",
+                        folder.getFileName().toString()));
         builder.environment().putAll(environment);
         return builder.start();
+    }
+
+    private static String classPath() {
+        return Stream.of(System.getProperty("java.class.path").split(File.pathSeparator))
+                .map(entry -> Path.of(entry).toAbsolutePath().toString())
+                .collect(Collectors.joining(File.pathSeparator));
     }
 
     public int port() {
