@@ -60,6 +60,9 @@ class ReleaseScreenTest {
             bots.edit(bot.id(), "main", new Edit.Set("n3", "text.0", "Second farewell."), null);
             Page team = screens.signedIn("maren.holt");
             team.navigate("/bots/" + bot.id() + "/releases");
+            // Making one comes first on the page; programs that release a bot as people do take its first form.
+            assertThat(team.locator("form[action*='/releases']").first())
+                    .hasAttribute("action", "/bots/" + bot.id() + "/releases");
             team.locator("a:has-text('2 changes in Talk')").click();
             assertThat(team.locator(".change")).hasCount(2);
             assertThat(team.locator(".change del").first()).containsText("First words.");
