@@ -43,7 +43,8 @@ final class ManyReader {
 
     /** As {@link Value.Many} of labels in the options' order; empty for "none". */
     static Reading read(String text, List<Option> options, Meaning meaning) {
-        boolean question = text.strip().endsWith("?");
+        // Whoever is in a hurry leaves the mark out.
+        boolean question = text.strip().endsWith("?") || InQuestions.asks(text) && !OptionMatcher.asksFor(text);
         if (question || Words.of(text).isEmpty()) {
             return Reading.NOTHING;
         }

@@ -276,6 +276,11 @@ public final class OptionMatcher {
             "[,.;:?!\\n]|\\s[-–—]\\s|\\s(?:and|also|plus|then|instead|if|for|on|at|please)\\b",
             Pattern.CASE_INSENSITIVE);
 
+    /** Whether a message asks to have something, which is no question about it. */
+    static boolean asksFor(String text) {
+        return ASKS_FOR.matcher(text).find();
+    }
+
     /** "How about the wheel" and "can I have lunch?" ask for an option where they speak of nothing else. */
     private static Match requested(String text, List<Option> options) {
         Matcher head = ASKS_FOR.matcher(text);

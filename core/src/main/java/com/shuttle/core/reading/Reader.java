@@ -12,6 +12,15 @@ import java.util.regex.Pattern;
  */
 public final class Reader {
 
+    /** A text of more words is no name of anything. */
+    private static final int MOST_NAMING = 4;
+
+    private static final Pattern LEADING = Pattern.compile(
+            "^\\s*(?:(?:well|oh|so|um+|er+m?|erm)[,\\s]+)?"
+                    + "(?:it['’]?s|it is|that['’]?s|this is|mine['’]?s|mine is|i['’]?ve(?: got)?|i have(?: got)?|i own)\\s+"
+                    + "(?:an?|called|named)\\s+",
+            Pattern.CASE_INSENSITIVE);
+
     private Reader() {}
 
     /** Reads {@code text} as the reply to a question for a value of {@code type} that needs no options. */
@@ -31,7 +40,7 @@ public final class Reader {
         }
         String read = Words.readable(text);
         boolean whole = type.free() || type == ValueType.SECRET;
-        String looked = whole ? text : read;
+        String looked = whole ? text : InQuestions.without(read, type);
         if (byName(type) && (PlainReply.matches(read) || CalendarWords.weekday(Words.normal(read)) != null)) {
             return Attitude.of(read);
         }
@@ -53,8 +62,9 @@ public final class Reader {
         return switch (type) {
             case TEXT, LONG_TEXT, SECRET -> {
                 Reading attitude = Attitude.of(Words.readable(text));
+                String said = type == ValueType.TEXT ? named(text) : text;
                 yield attitude instanceof Reading.Nothing || type == ValueType.LONG_TEXT && text.length() > 80
-                        ? new Reading.Given(new Value.Text(text), 0, text.length())
+                        ? new Reading.Given(new Value.Text(said), 0, text.length())
                         : attitude;
             }
             case PERSON_NAME -> personName(text);
@@ -73,6 +83,13 @@ public final class Reader {
             case MULTI_CHOICE -> ManyReader.read(text, options, meaning);
             case FILE -> Reading.NOTHING;
         };
+    }
+
+    /** A short text without the words that only lead to what is named: "it's a Heron 130", "mine is called Bess". */
+    private static String named(String text) {
+        Matcher leading = LEADING.matcher(text);
+        String bare = leading.find() ? text.substring(leading.end()).strip() : text;
+        return bare.isEmpty() || Regex.split(bare, "\\s+", MOST_NAMING + 1).length > MOST_NAMING ? text : bare;
     }
 
     private static Reading personName(String text) {

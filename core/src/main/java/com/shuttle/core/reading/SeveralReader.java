@@ -43,7 +43,7 @@ public final class SeveralReader {
         if (text.isBlank() || slots.isEmpty()) {
             return Map.of();
         }
-        SeveralReader reader = new SeveralReader(Words.readable(text), slots, context, meaning);
+        SeveralReader reader = new SeveralReader(InQuestions.without(Words.readable(text)), slots, context, meaning);
         reader.read();
         return reader.read;
     }

@@ -161,9 +161,44 @@ class ReaderTest {
         assertThat(read(ValueType.YES_NO, text, "GB")).isEqualTo(expected);
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "DATE|are you open on sundays",
+                "DATE|Hello, do you close at 6 on fridays?",
+                "NUMBER|can 2 of my friends come look first",
+                "NUMBER|is it ok if 3 of them are in wheelchairs",
+                "NUMBER|do you close at 6",
+                "MONEY|is it dark by 8 in march"
+            })
+    void whatAQuestionOnlySpeaksOfIsNoAnswer(ValueType type, String text) {
+        assertThat(Reader.reply(type, text, at("GB"))).isEqualTo(Reading.NOTHING);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "DATE|is the 12th of june all right|Friday 12 June 2026",
+                "DATE|could we come on sunday|Sunday 15 March 2026",
+                "NUMBER|can you do 40|40",
+                "NUMBER|would 12 of us fit in|12",
+                "MONEY|is £3000 enough|£3,000"
+            })
+    void whatAQuestionProposesIsOne(ValueType type, String text, String value) {
+        assertThat(read(type, text, "GB")).isEqualTo(value);
+    }
+
     @Test
     void anyWordsAreAText() {
         assertThat(read(ValueType.TEXT, "The focuser is stuck", "GB")).isEqualTo("The focuser is stuck");
+        assertThat(read(ValueType.TEXT, "its a heron 130", "GB")).isEqualTo("heron 130");
+        assertThat(read(ValueType.TEXT, "Well, mine's called Old Bess", "GB")).isEqualTo("Old Bess");
+        assertThat(read(ValueType.TEXT, "It's a long story about the mirror", "GB"))
+                .isEqualTo("It's a long story about the mirror");
+        assertThat(read(ValueType.TEXT, "It's broken", "GB")).isEqualTo("It's broken");
+        assertThat(read(ValueType.LONG_TEXT, "It's a dent", "GB")).isEqualTo("It's a dent");
         assertThat(read(ValueType.TEXT, "rather not say", "GB")).isEqualTo("refused");
         assertThat(Reader.reply(ValueType.TEXT, "  ", at("GB"))).isEqualTo(Reading.NOTHING);
     }
