@@ -257,15 +257,27 @@ class ApiTest {
         assertThat(ids(begun, seen + 1, 1)).startsWith(seen + 2);
     }
 
-    /** Ids of the first events of a stream that resumes after {@code last}. */
-    private List<Long> ids(Got begun, long last, int count) throws IOException, InterruptedException {
+    @Test
+    void aStreamSaysThatItListensBeforeThereIsAnythingToHear() throws Exception {
+        Got begun = begin();
+        try (Stream<String> lines = stream(begun, begun.body().get("seq").asLong())) {
+            assertThat(lines.iterator().next()).isEqualTo(":open");
+        }
+    }
+
+    private Stream<String> stream(Got begun, long last) throws IOException, InterruptedException {
         HttpRequest request = HttpRequest.newBuilder(
                         URI.create("http://localhost:" + port + messages(begun).replace("/messages", "/stream")))
                 .header("Authorization", "Bearer " + token(begun))
                 .header("Last-Event-ID", Long.toString(last))
                 .build();
+        return http.send(request, BodyHandlers.ofLines()).body();
+    }
+
+    /** Ids of the first events of a stream that resumes after {@code last}. */
+    private List<Long> ids(Got begun, long last, int count) throws IOException, InterruptedException {
         List<Long> ids = new ArrayList<>();
-        try (Stream<String> lines = http.send(request, BodyHandlers.ofLines()).body()) {
+        try (Stream<String> lines = stream(begun, last)) {
             var each = lines.iterator();
             while (ids.size() < count) {
                 String line = each.next();

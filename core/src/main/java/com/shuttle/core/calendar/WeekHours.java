@@ -4,10 +4,12 @@ import java.time.DateTimeException;
 import java.time.DayOfWeek;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * When somebody is there, by the days of the week.
@@ -16,6 +18,10 @@ import java.util.Optional;
  * @param spans  by day; a day without is closed
  */
 public record WeekHours(boolean always, Map<DayOfWeek, Span> spans) {
+
+    /** Days as they are kept. */
+    private static final Map<DayOfWeek, String> NAMES = Arrays.stream(DayOfWeek.values())
+            .collect(Collectors.toMap(day -> day, day -> day.name().toLowerCase(Locale.ROOT)));
 
     /** Open at any time. */
     public static final WeekHours ALWAYS = new WeekHours(true, Map.of());
@@ -66,10 +72,22 @@ public record WeekHours(boolean always, Map<DayOfWeek, Span> spans) {
         }
         Map<DayOfWeek, Span> spans = new EnumMap<>(DayOfWeek.class);
         for (DayOfWeek day : DayOfWeek.values()) {
-            Span.of(hours.getOrDefault(day.name().toLowerCase(Locale.ROOT), ""))
-                    .ifPresent(span -> spans.put(day, span));
+            span(hours, day).ifPresent(span -> spans.put(day, span));
         }
         return new WeekHours(false, spans);
+    }
+
+    private static Optional<Span> span(Map<String, String> hours, DayOfWeek day) {
+        String span = hours.get(NAMES.get(day));
+        return span == null ? Optional.empty() : Span.of(span);
+    }
+
+    /** As {@link #openAt} of {@link #of}, but reads no other day. */
+    public static boolean openAt(Map<String, String> hours, LocalDateTime at) {
+        return hours.isEmpty()
+                || span(hours, at.getDayOfWeek())
+                        .filter(span -> span.contains(at.toLocalTime()))
+                        .isPresent();
     }
 
     /** Whether a time on the place's own clock is within them. */

@@ -1,6 +1,7 @@
 package com.shuttle.core.cue;
 
 import com.shuttle.core.calendar.WeekHours;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 
@@ -66,7 +67,7 @@ public record Cue(
     }
 
     /** Whether somebody may act at this hour. */
-    WeekHours open() {
-        return WeekHours.of(hours);
+    boolean openAt(LocalDateTime at) {
+        return WeekHours.openAt(hours, at);
     }
 }

@@ -35,7 +35,7 @@ public final class Cues {
         if (elsewhere != null) {
             return elsewhere;
         }
-        if (!cue.hours().isEmpty() && !cue.open().openAt(moment.now())) {
+        if (!cue.openAt(moment.now())) {
             return "It acts at other hours.";
         }
         if (!cue.languages().isEmpty() && !speaks(moment.language(), cue.languages())) {

@@ -28,7 +28,7 @@ import org.jspecify.annotations.Nullable;
  * Takes typed text while the bot speaks. Each source says what it understood, and of which words, and changes nothing; the
  * weightiest set of claims wins ({@link com.shuttle.core.listening.Weighing}) and all of it is acted on: changes to what is
  * known, what is told besides, questions, the pending answer, a flow, a standing request; then what is still open is asked.
- * What costs little listens first; the knowledge is asked only for questions that bear their mark, or where nobody else
+ * What costs little listens first; the knowledge is asked only for questions that bear their mark or plainly ask, or where nobody else
  * understood anything. The trace tells who claimed which words.
  */
 final class Listener {

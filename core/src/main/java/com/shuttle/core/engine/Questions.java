@@ -80,7 +80,7 @@ final class Questions {
                                 answering.say(finding, "");
                             })
                             .as(finding.confidence())
-                    : mayBlank && asksOutright(question.words())
+                    : mayBlank && question.marked() && asksOutright(question.words())
                             ? new Heard("", question.words(), () -> {
                                         run.remember(question.words());
                                         answering.notFound(finding, question.words());

@@ -28,27 +28,44 @@ public final class Clauses {
                     + ")\\b)(.*?(?:[,;:–—]|\\s-)\\s*(?:(?:and|but|also|so|oh|by the way|btw)\\s+)?)(?=" + OPENS
                     + "\\b)",
             Pattern.CASE_INSENSITIVE);
+    /** What asks for sure without a mark, behind what is told. */
+    private static final Pattern UNMARKED = Pattern.compile(
+            "(?<![\\p{L}\\p{N}'’])(?:(?:what|which \\p{L}{1,20}|when|where|how|why) )?(?:(?:do|can|could) (?:you|u)|(?:is|are) there"
+                    + "|how (?:much|many|long|far) (?:is|are|does|do)|what time (?:do|does|is|are)|where (?:is|are|do|can))\\b",
+            Pattern.CASE_INSENSITIVE);
+
     private static final Pattern LEAD =
             Pattern.compile("^[\\s,;]*(?:(?:and|but|also|so)\\s+)?", Pattern.CASE_INSENSITIVE);
 
     private Clauses() {}
 
-    /** A clause as it stands in its message. @param words without what only joins it to others */
-    public record Clause(String words, Span span) {}
+    /**
+     * A clause as it stands in its message.
+     *
+     * @param words  without what only joins it to others
+     * @param marked whether it bears its mark
+     */
+    public record Clause(String words, Span span, boolean marked) {}
 
-    /** The questions of a message that bear their mark, each whole. */
+    /** The questions of a message, each whole: those that bear their mark, and those behind what is told that lack it. */
     public static List<Clause> questions(String text) {
-        if (text.indexOf('?') < 0) {
-            return List.of();
-        }
         List<Clause> questions = new ArrayList<>();
         Matcher sentence = SENTENCE.matcher(text);
         while (sentence.find() && sentence.end() > sentence.start()) {
             if (sentence.group().strip().endsWith("?")) {
                 asked(sentence.group(), sentence.start(), questions);
+            } else {
+                unmarked(sentence.group(), sentence.start(), questions);
             }
         }
         return questions.size() > MOST_QUESTIONS ? questions.subList(0, MOST_QUESTIONS) : questions;
+    }
+
+    private static void unmarked(String sentence, int at, List<Clause> questions) {
+        Matcher asks = UNMARKED.matcher(sentence);
+        if (asks.find() && at + asks.start() > 0) {
+            add(sentence, asks.start(), sentence.length(), at, false, questions);
+        }
     }
 
     private static void asked(String sentence, int at, List<Clause> questions) {
@@ -57,19 +74,19 @@ public final class Clauses {
         Matcher next = NEXT_ASKS.matcher(sentence);
         next.region(from, sentence.length());
         while (next.find()) {
-            add(sentence, from, next.start(), at, questions);
+            add(sentence, from, next.start(), at, true, questions);
             from = next.end();
         }
-        add(sentence, from, sentence.length(), at, questions);
+        add(sentence, from, sentence.length(), at, true, questions);
     }
 
-    private static void add(String sentence, int from, int to, int at, List<Clause> questions) {
+    private static void add(String sentence, int from, int to, int at, boolean marked, List<Clause> questions) {
         String bare = LEAD.matcher(sentence.substring(from, to))
                 .replaceFirst("")
                 .strip()
-                .replaceFirst("[\\s,]*+\\?*+$", "?");
+                .replaceFirst("[\\s,.!]*+\\?*+$", "?");
         if (Words.of(bare).size() >= 3) {
-            questions.add(new Clause(bare, new Span(at + from, at + to)));
+            questions.add(new Clause(bare, new Span(at + from, at + to), marked));
         }
     }
 

@@ -33,11 +33,22 @@ final class InQuestions {
             "\\b(?<=\\b(?:by|at|until|till|before|after) )\\d{1,2}(?:[:.]\\d\\d)?(?=\\s*(?:am|pm|o'?clock)?\\s*(?:$|[,.!?]|on\\b|in\\b|or\\b|every\\b))",
             Pattern.CASE_INSENSITIVE);
 
+    /** Asks to have something: "can we have", "how about". */
+    static final Pattern ASKS_FOR = Pattern.compile(
+            "^\\W*+(?:(?:hi|hello|hey|please|ok|oh|so|and|well|actually|hm+)\\W++)*+(?:(?:can|could|may|might) (?:i|we) (?:please |also |just )?"
+                    + "(?:have|get|take|do|try|pick|add|switch to|change to|go (?:for|with))|(?:how|what) about|(?:could|can) it be)\\b",
+            Pattern.CASE_INSENSITIVE);
+
     private InQuestions() {}
 
     /** Whether a message asks something from its first words on, with or without its mark. */
     static boolean asks(String text) {
         return ASKS.matcher(text).lookingAt();
+    }
+
+    /** Whether a message asks to have something, which is no question about it. */
+    static boolean asksFor(String text) {
+        return ASKS_FOR.matcher(text).find();
     }
 
     /** A message with blanks for what its questions only speak of, as long as it was. */

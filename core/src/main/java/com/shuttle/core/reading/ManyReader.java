@@ -44,7 +44,7 @@ final class ManyReader {
     /** As {@link Value.Many} of labels in the options' order; empty for "none". */
     static Reading read(String text, List<Option> options, Meaning meaning) {
         // Whoever is in a hurry leaves the mark out.
-        boolean question = text.strip().endsWith("?") || InQuestions.asks(text) && !OptionMatcher.asksFor(text);
+        boolean question = text.strip().endsWith("?") || InQuestions.asks(text) && !InQuestions.asksFor(text);
         if (question || Words.of(text).isEmpty()) {
             return Reading.NOTHING;
         }

@@ -267,23 +267,13 @@ public final class OptionMatcher {
                     + "(?:(?:have|get|take|do) (?:a|an|the|one|some|that|this)|book|order|reserve|rent|hire|choose|go for|join|sign up for)\\b",
             Pattern.CASE_INSENSITIVE);
 
-    private static final Pattern ASKS_FOR = Pattern.compile(
-            "^\\W*+(?:(?:hi|hello|hey|please|ok|oh|so|and|well|actually|hm+)\\W++)*+(?:(?:can|could|may|might) (?:i|we) (?:please |also |just )?"
-                    + "(?:have|get|take|do|try|pick|add|switch to|change to|go (?:for|with))|(?:how|what) about|(?:could|can) it be)\\b",
-            Pattern.CASE_INSENSITIVE);
-
     private static final Pattern CLAUSE_END = Pattern.compile(
             "[,.;:?!\\n]|\\s[-–—]\\s|\\s(?:and|also|plus|then|instead|if|for|on|at|please)\\b",
             Pattern.CASE_INSENSITIVE);
 
-    /** Whether a message asks to have something, which is no question about it. */
-    static boolean asksFor(String text) {
-        return ASKS_FOR.matcher(text).find();
-    }
-
     /** "How about the wheel" and "can I have lunch?" ask for an option where they speak of nothing else. */
     private static Match requested(String text, List<Option> options) {
-        Matcher head = ASKS_FOR.matcher(text);
+        Matcher head = InQuestions.ASKS_FOR.matcher(text);
         if (!head.lookingAt()) {
             return NONE;
         }

@@ -13,7 +13,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class WeekHoursTest {
 
-    private static final WeekHours HOURS = WeekHours.of(Map.of("monday", "09:00-17:00", "friday", "18:00-23:30"));
+    private static final Map<String, String> KEPT = Map.of("monday", "09:00-17:00", "friday", "18:00-23:30");
+    private static final WeekHours HOURS = WeekHours.of(KEPT);
 
     @ParameterizedTest
     @CsvSource({
@@ -26,12 +27,15 @@ class WeekHoursTest {
     })
     void theFirstMomentBelongsToItAndTheLastDoesNot(LocalDateTime at, boolean open) {
         assertThat(HOURS.openAt(at)).isEqualTo(open);
+        assertThat(WeekHours.openAt(KEPT, at)).isEqualTo(open);
     }
 
     @Test
     void noHoursAreAlwaysAndUnreadableOnesAreNever() {
         LocalDateTime monday = LocalDateTime.parse("2026-03-09T12:00");
         assertThat(WeekHours.of(Map.of()).openAt(monday)).isTrue();
+        assertThat(WeekHours.openAt(Map.of(), monday)).isTrue();
+        assertThat(WeekHours.openAt(Map.of("monday", "mornings"), monday)).isFalse();
         assertThat(WeekHours.of(Map.of("monday", "mornings")).openAt(monday)).isFalse();
     }
 

@@ -33,7 +33,8 @@ class ListeningTest {
             Map.entry("polite", 1.0),
             Map.entry("yesno", 0.95),
             Map.entry("choice", 0.85),
-            Map.entry("aside", 0.85));
+            Map.entry("aside", 0.85),
+            Map.entry("hurried", 0.9));
 
     @Test
     void whatVisitorsSayIsNotedInTheEnd() throws IOException {

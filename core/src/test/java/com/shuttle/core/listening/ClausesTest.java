@@ -19,6 +19,12 @@ class ClausesTest {
             mail me at ida@example.org. Do you have lockers?   | Do you have lockers?
             ok?                                                | ''
             no question at all                                 | ''
+            my name is Will can you tell me the price          | can you tell me the price?
+            six of us. where do we park                        | where do we park?
+            the blue one, how much is it to hire!              | how much is it to hire?
+            I am Ida and what time do you open                 | what time do you open?
+            do you have lockers                                | ''
+            if there is room we come, there are six of us      | ''
             """)
     void questionsStandAlone(String text, String questions) {
         assertThat(String.join(

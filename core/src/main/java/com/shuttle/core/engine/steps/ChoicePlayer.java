@@ -212,6 +212,16 @@ final class ChoicePlayer extends Player {
                                 "“" + option.label() + "” by what it leads to",
                                 () -> picked(pick, option, text))
                         .leaving(OptionsSaid.without(text, nextOptions(option)));
+            case OptionMatcher.Match.None()
+            when leadsOn && OptionsSaid.of(said, offered).wanted().size() == 1 -> {
+                // "Do you mend a Finch 70" is about nothing else than what is offered.
+                Option named = OptionsSaid.of(said, offered).wanted().getFirst();
+                yield new Heard(
+                                "answer to the choice",
+                                "“" + named.label() + "” named in a question",
+                                () -> picked(pick, named, text))
+                        .leaving(OptionsSaid.without(text, offered));
+            }
             case OptionMatcher.Match.None() ->
                 !leadsOn
                         ? null
