@@ -119,7 +119,7 @@ public class Hearing {
             }
             Instant now = clock.instant();
             Contact before = store.contact(channel.id(), incoming.from())
-                    .orElseGet(() -> new Contact(channel.id(), incoming.from(), null, 0, now, null));
+                    .orElseGet(() -> new Contact(channel.id(), incoming.from(), null, 0, Instant.EPOCH, null));
             Taken taken = new Turn(channel, incoming, before, now).take();
             if (taken != Taken.HEARD || !store.heard(channel.id(), incoming.id())) {
                 transaction.executeWithoutResult(status -> store.hear(channel.id(), incoming.id(), now));

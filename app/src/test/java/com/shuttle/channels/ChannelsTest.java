@@ -266,7 +266,8 @@ class ChannelsTest {
         wrote("1", 40);
         assertThat(said()).contains("“1” came after what you wrote later. Please choose again.");
         assertThat(sent().getLast().piece()).isInstanceOf(Piece.Buttons.class);
-        wrote("tea", 15);
+        wrote("1", 10);
+        assertThat(said()).last().isEqualTo("Your name?");
         wrote("Dana Whitlow", 30);
         assertThat(said()).last().isEqualTo("Thank you.");
         assertThat(wrote("stop", 5)).isEqualTo(Hearing.Taken.HEARD);
