@@ -138,7 +138,7 @@ enum Standing {
             "go back one",
             "last question");
     private static final Pattern POLITE = Pattern.compile(
-            "^(?:(?:please|thanks|thank you|cheers|great|lovely|perfect|hi|hello|hey|ok|okay|sorry|well|no|just|now|so|um|can|could|may|i|we|you|i'd|i'll|let|let's|me|want|would|like|need|prefer|to|rather|wanna|is it possible|possible|a|an|the|go)\\s+)+");
+            "^(?:(?:please|thanks|thank you|cheers|great|lovely|perfect|hi|hello|hey|ok|okay|sorry|well|no|just|now|so|um|can|could|may|i|we|you|i'd|i'll|let|let's|lets|me|want|would|like|need|prefer|to|rather|wanna|is it possible|possible|a|an|the|go)\\s+)+");
     private static final Pattern COURTESY = Pattern.compile("\\s+(?:please|now|then|thanks|thank you|instead|pls)$");
 
     private final String label;

@@ -212,7 +212,11 @@ final class TimeReader {
             hour = Integer.parseInt(Regex.split(word, "[:.]")[0]);
             minute = Integer.parseInt(Regex.split(word, "[:.]")[1]);
             clocked = word.indexOf(':') > 0;
-        } else if (Regex.matches(word, "\\d{1,2}") && tokens.is(next, "h") && tokens.touches(i)) {
+        } else if (Regex.matches(word, "\\d{1,2}")
+                && tokens.is(next, "h")
+                && tokens.touches(i)
+                // "For 2h" is how long.
+                && !(tokens.is(i - 1, "for") && Integer.parseInt(word) <= 12)) {
             hour = Integer.parseInt(word);
             next++;
             if (tokens.isFigures(next, 2, 2) && tokens.touches(next - 1)) {

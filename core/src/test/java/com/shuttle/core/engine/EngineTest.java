@@ -202,6 +202,7 @@ class EngineTest {
                 "start again|start again",
                 "Start over please|start again",
                 "restart|start again",
+                "lets start all over|start again",
                 "menu|the menu",
                 "back to the menu|the menu",
                 "what can you do?|the menu",
