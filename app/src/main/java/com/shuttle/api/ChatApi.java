@@ -283,7 +283,8 @@ class ChatApi {
             @PathVariable String id, @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
         enter(id, authorization);
         State state = conversations.state(id);
-        if (!(state.awaiting() instanceof Awaiting.Slot slot)) {
+        Awaiting.Slot slot = state.awaiting() == null ? null : state.awaiting().times();
+        if (slot == null) {
             return new FreeView(state.zone(), "", List.of());
         }
         FreeTimes free = times.free(slot.kind(), slot.party(), slot.with());

@@ -9,6 +9,7 @@ import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Deed;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.dao.DuplicateKeyException;
@@ -38,6 +39,11 @@ class BookingDeeds {
             @Override
             public BookingFound booked(String reference, String email) {
                 return bookings.found(reference, email);
+            }
+
+            @Override
+            public List<BookingFound> own(String conversation, String visitor) {
+                return bookings.own(conversation, visitor);
             }
 
             @Override

@@ -2,6 +2,7 @@ package com.shuttle.appointments;
 
 import static com.shuttle.schema.Tables.BOOKING;
 import static com.shuttle.schema.Tables.BOOKING_PAST;
+import static com.shuttle.schema.Tables.CONVERSATION;
 import static org.jooq.impl.DSL.noCondition;
 
 import com.shuttle.appointments.Booking.State;
@@ -28,6 +29,9 @@ import org.springframework.stereotype.Repository;
 class BookingStore {
 
     private static final int LONGEST_PAST = 300;
+
+    /** So many bookings of one visitor are looked at. */
+    private static final int MOST_OWN = 20;
 
     private final DSLContext db;
     private final Sql sql;
@@ -215,6 +219,19 @@ class BookingStore {
                         .where(BOOKING.ID.eq(id), BOOKING.REMINDED_AT.isNull())
                         .execute()
                 == 1;
+    }
+
+    List<Booking> toCome(String conversation, String visitor, Instant now) {
+        Condition theirs = BOOKING.CONVERSATION_ID.eq(conversation);
+        if (!visitor.isEmpty()) {
+            theirs = theirs.or(BOOKING.CONVERSATION_ID.in(
+                    db.select(CONVERSATION.ID).from(CONVERSATION).where(CONVERSATION.VISITOR.eq(visitor))));
+        }
+        return db.selectFrom(BOOKING)
+                .where(theirs, BOOKING.STATE.eq(State.BOOKED.key()), BOOKING.STARTS_AT.gt(now))
+                .orderBy(BOOKING.STARTS_AT)
+                .limit(MOST_OWN)
+                .fetch(BookingStore::booking);
     }
 
     List<Booking> of(String conversation) {

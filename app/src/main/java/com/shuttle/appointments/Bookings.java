@@ -301,14 +301,26 @@ public class Bookings {
         return named(reference, email)
                 .filter(booking ->
                         booking.state() == State.BOOKED && booking.start().isAfter(clock.instant()))
-                .map(booking -> new BookingFound(
-                        booking.id(),
-                        booking.kind(),
-                        diaries.kind(booking.kind()).name(),
-                        seating.zone(booking.resources()).getId(),
-                        booking.start(),
-                        booking.party()))
+                .map(this::asFound)
                 .orElse(BookingFound.NONE);
+    }
+
+    /** What is booked to come in a conversation, or in any of the same visitor; soonest first. @param visitor may be empty */
+    public List<BookingFound> own(String conversation, String visitor) {
+        return store.toCome(conversation, visitor, clock.instant()).stream()
+                .map(this::asFound)
+                .toList();
+    }
+
+    private BookingFound asFound(Booking booking) {
+        return new BookingFound(
+                booking.id(),
+                booking.kind(),
+                diaries.kind(booking.kind()).name(),
+                seating.zone(booking.resources()).getId(),
+                booking.start(),
+                booking.party(),
+                booking.reference());
     }
 
     Page<Booking> bookings(Wanted wanted) {

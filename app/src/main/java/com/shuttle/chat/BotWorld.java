@@ -1,5 +1,6 @@
 package com.shuttle.chat;
 
+import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.World;
 import com.shuttle.core.knowledge.Finding;
@@ -84,6 +85,10 @@ public class BotWorld {
                                 case Query.FirstFree first -> times.getObject().first(first.kind());
                                 case Query.Held held -> times.getObject().held(held.reference());
                                 case Query.Booked one -> times.getObject().booked(one.reference(), one.email());
+                                case Query.OwnBookings own ->
+                                    times.getObject()
+                                            .own(conversation, own.visitor())
+                                            .toArray(BookingFound[]::new);
                                 case Query.MayTell tell -> telling.getObject().may(tell.deed());
                                 case Query.SignalAddress address ->
                                     SignalController.path(vault, conversation, address.key());

@@ -3,6 +3,7 @@ package com.shuttle.chat;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import java.time.Instant;
+import java.util.List;
 
 /** Knows when appointments are free, and what is booked. There is one bean of this type, of the package that keeps them. */
 public interface Times {
@@ -27,4 +28,7 @@ public interface Times {
 
     /** What is booked under a reference for this address, and is not over. */
     BookingFound booked(String reference, String email);
+
+    /** What is booked to come in a conversation, or in any of the same visitor; soonest first. @param visitor may be empty */
+    List<BookingFound> own(String conversation, String visitor);
 }

@@ -3,6 +3,7 @@ package com.shuttle.studio;
 import com.shuttle.chat.BotWorld;
 import com.shuttle.chat.Errands;
 import com.shuttle.chat.Times;
+import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Errand;
@@ -139,6 +140,8 @@ class Outside {
                 case Query.Times wanted -> free(wanted.kind(), wanted.party(), wanted.with());
                 case Query.FirstFree first -> mode == Mode.FULL ? FreeTimes.GONE : null;
                 case Query.Held held -> calendar.holds(held.reference());
+                case Query.OwnBookings ignored ->
+                    calendar.own(kind -> free(kind, 1, "")).toArray(BookingFound[]::new);
                 case Query.Booked one ->
                     calendar.found(one.reference(), one.email(), kind -> free(kind, 1, ""))
                             .orElse(null);

@@ -6,6 +6,7 @@ import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Effect;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -76,10 +77,21 @@ record RehearsedCalendar(List<Booked> all) {
     Optional<BookingFound> found(String reference, String email, Function<String, FreeTimes> free) {
         return named(reference)
                 .filter(one -> !one.held() && one.email().equalsIgnoreCase(email))
-                .map(one -> {
-                    FreeTimes of = free.apply(one.kind());
-                    return new BookingFound(
-                            one.reference(), one.kind(), of.name(), of.zone(), one.start(), one.party());
-                });
+                .map(one -> found(one, free));
+    }
+
+    /** What it has booked, soonest first. @param free of a kind */
+    List<BookingFound> own(Function<String, FreeTimes> free) {
+        return all.stream()
+                .filter(one -> !one.held())
+                .sorted(Comparator.comparing(Booked::start))
+                .map(one -> found(one, free))
+                .toList();
+    }
+
+    private static BookingFound found(Booked one, Function<String, FreeTimes> free) {
+        FreeTimes of = free.apply(one.kind());
+        return new BookingFound(
+                one.reference(), one.kind(), of.name(), of.zone(), one.start(), one.party(), one.reference());
     }
 }

@@ -42,7 +42,7 @@ class RehearsedCalendarTest {
     void whatIsBookedIsFoundByReferenceAndAddress() {
         RehearsedCalendar calendar = RehearsedCalendar.EMPTY.after(List.of(book("R1", NINE), hold("R2", TEN)));
         assertThat(calendar.found("R1", "Dana@mill.example", kind -> FREE))
-                .contains(new BookingFound("R1", "visit", "Visit", "Europe/London", NINE, 2));
+                .contains(new BookingFound("R1", "visit", "Visit", "Europe/London", NINE, 2, "R1"));
         assertThat(calendar.found("R1", "other@mill.example", kind -> FREE)).isEmpty();
         assertThat(calendar.found("R2", "", kind -> FREE)).as("only held").isEmpty();
         assertThat(calendar.after(List.of(new Deed.Rebook("R1", TEN)))

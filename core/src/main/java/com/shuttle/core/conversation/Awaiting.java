@@ -20,6 +20,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Awaiting.Pick.class, name = "choice"),
     @JsonSubTypes.Type(value = Awaiting.Slot.class, name = "slot"),
     @JsonSubTypes.Type(value = Awaiting.Held.class, name = "held"),
+    @JsonSubTypes.Type(value = Awaiting.Own.class, name = "own_booking"),
     @JsonSubTypes.Type(value = Awaiting.Facts.class, name = "interview"),
     @JsonSubTypes.Type(value = Awaiting.Confirm.class, name = "confirm"),
     @JsonSubTypes.Type(value = Awaiting.Which.class, name = "which"),
@@ -72,6 +73,11 @@ public sealed interface Awaiting {
         return null;
     }
 
+    /** The free times that are offered; null where none are. */
+    default @Nullable Slot times() {
+        return null;
+    }
+
     /** Whether an option may be picked now. */
     default boolean offers(String option) {
         return offers().stream()
@@ -119,8 +125,58 @@ public sealed interface Awaiting {
         }
 
         @Override
+        public @Nullable Slot times() {
+            return kind.isEmpty() ? null : this;
+        }
+
+        @Override
         public Awaiting onceMore() {
             return new Slot(offers, tries + 1, wish, kind, party, with);
+        }
+    }
+
+    /**
+     * What is to become of something that the visitor has booked, asked whatever step the conversation stands at.
+     *
+     * @param slot      what is offered: free times, whether to cancel, or which booking is meant
+     * @param wants     what the visitor wants of it, as the listener names it
+     * @param reference of the booking; empty while it is not known which
+     * @param email     the address it was named with; empty for one that is known to be theirs
+     * @param said      what they said of it
+     * @param resumes   what was awaited before; null for nothing
+     */
+    record Own(
+            Slot slot,
+            String wants,
+            String reference,
+            String email,
+            String said,
+            @Nullable Awaiting resumes) implements Awaiting {
+
+        @Override
+        public List<Offer> offers() {
+            return slot.offers();
+        }
+
+        @Override
+        public int tries() {
+            return slot.tries();
+        }
+
+        @Override
+        public @Nullable Slot times() {
+            return slot.times();
+        }
+
+        @Override
+        public Awaiting beneath() {
+            return resumes == null ? this : resumes.beneath();
+        }
+
+        @Override
+        public Awaiting onceMore() {
+            Slot tried = new Slot(slot.offers, slot.tries + 1, slot.wish, slot.kind, slot.party, slot.with);
+            return new Own(tried, wants, reference, email, said, resumes);
         }
     }
 

@@ -1,6 +1,7 @@
 package com.shuttle.core.conversation;
 
 import com.shuttle.core.expression.Expressions;
+import com.shuttle.core.flow.Appointment;
 import com.shuttle.core.flow.Branches;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Compute;
@@ -45,6 +46,7 @@ public final class Playbook {
     private final List<Chosen> choices = new ArrayList<>();
     private final Map<String, Set<String>> askedIn = new HashMap<>();
     private final Map<String, Wanted> wanted = new HashMap<>();
+    private final boolean books;
 
     public Playbook(Release release) {
         this.release = release;
@@ -80,6 +82,7 @@ public final class Playbook {
                 }
             }
         }
+        books = steps.values().stream().anyMatch(Appointment.class::isInstance);
         slots.forEach(slot -> slotsByName.put(slot.name(), slot));
         choices.forEach(choice -> slotsByName.putIfAbsent(choice.slot().name(), choice.slot()));
     }
@@ -129,6 +132,11 @@ public final class Playbook {
             }
         }
         return List.copyOf(slots.values());
+    }
+
+    /** Whether any step arranges appointments. */
+    public boolean books() {
+        return books;
     }
 
     public Expressions expressions() {

@@ -117,6 +117,19 @@ public sealed interface Query<R> {
         }
     }
 
+    /** What a visitor has booked to come, in this conversation or an earlier one, soonest first. @param visitor as in the state */
+    record OwnBookings(String visitor) implements Query<BookingFound[]> {
+        @Override
+        public String name() {
+            return "own_bookings";
+        }
+
+        @Override
+        public Class<BookingFound[]> type() {
+            return BookingFound[].class;
+        }
+    }
+
     /** Whether the time under a reference is still held. */
     record Held(String reference) implements Query<Boolean> {
         @Override

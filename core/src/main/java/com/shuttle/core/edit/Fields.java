@@ -1,6 +1,7 @@
 package com.shuttle.core.edit;
 
 import com.shuttle.core.flow.ExitSlot;
+import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepJson;
 import com.shuttle.core.flow.Target;
@@ -45,7 +46,11 @@ final class Fields {
             case Property.Part part -> choose(spot.owner(), part, typed);
             case Property.Items items -> throw spot.missing();
         }
-        return fitted(tree);
+        Step changed = fitted(tree);
+        if (changed instanceof Question question && (field.equals("fallback") || field.equals("type"))) {
+            Defaults.refuseUnfit(question);
+        }
+        return changed;
     }
 
     private static void put(ObjectNode owner, String name, @Nullable JsonNode value) {

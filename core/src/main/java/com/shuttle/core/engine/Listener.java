@@ -124,6 +124,11 @@ final class Listener {
             claims.add(Source.STANDING, standing, List.of());
             return List.of();
         }
+        Heard booked = new OwnBookings(run, walker).request(text, questions);
+        if (booked != null && flowOf(text) == null) {
+            claims.add(Source.STANDING, booked, List.of());
+            return List.of();
+        }
         Heard answer = answer(whole, text);
         boolean heardAll = answer != null
                 && (aside() && answer.strength() >= Strengths.ANSWER

@@ -35,7 +35,7 @@ public final class Prompts {
         ValueType type = wanted == null ? type(awaiting) : wanted.type();
         Wanted marks = type == ValueType.RATING ? wanted : null;
         boolean slider = type == ValueType.SLIDER;
-        Choice choice = step instanceof Choice one ? one : null;
+        Choice choice = step instanceof Choice one && !(awaiting instanceof Awaiting.Own) ? one : null;
         return new Prompt(
                 kind(awaiting),
                 type,
@@ -65,7 +65,7 @@ public final class Prompts {
     }
 
     private static String layout(Awaiting awaiting, @Nullable Choice choice) {
-        if (awaiting instanceof Awaiting.Slot slot && !slot.kind().isEmpty()) {
+        if (awaiting.times() != null) {
             return Prompt.TIMES;
         }
         return choice == null ? Choice.Layout.BUTTONS.key() : choice.layout().key();
@@ -103,6 +103,7 @@ public final class Prompts {
             case Awaiting.Comment ignored -> "question";
             case Awaiting.Pick ignored -> "choice";
             case Awaiting.Slot ignored -> "choice";
+            case Awaiting.Own ignored -> "choice";
             case Awaiting.Held ignored -> "question";
             case Awaiting.Suggestion ignored -> "choice";
             case Awaiting.Which ignored -> "choice";

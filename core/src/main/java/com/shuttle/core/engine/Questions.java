@@ -47,6 +47,7 @@ final class Questions {
         return switch (awaiting) {
             case null -> null;
             case Awaiting.Suggestion suggestion -> suggestion.resumes();
+            case Awaiting.Own own -> own;
             default -> awaiting.beneath();
         };
     }

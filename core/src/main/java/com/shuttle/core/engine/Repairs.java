@@ -71,7 +71,7 @@ final class Repairs {
                 .toList();
         List<Repair> repairs = new ArrayList<>(RepairReader.read(
                 text, known, open, pending, run.around().context(), run.around().meaning()));
-        if (awaiting instanceof Awaiting.Slot) {
+        if (awaiting instanceof Awaiting.Slot || awaiting instanceof Awaiting.Own) {
             repairs.removeIf(this::isOfTimes);
         }
         String told = repairs.stream()
@@ -247,6 +247,10 @@ final class Repairs {
     void notUnderstood(String text) {
         Awaiting awaiting = run.awaiting();
         Step step = run.playbook.step(run.at());
+        if (awaiting instanceof Awaiting.Own own) {
+            ofBooking(own);
+            return;
+        }
         if (awaiting == null || step == null) {
             run.trace("not understood", "nothing was asked");
             run.gap(text);
@@ -273,9 +277,18 @@ final class Repairs {
                     : Optional.empty();
             impossible.ifPresentOrElse(why -> run.sayOneOf(List.of(why), tried.offers()), () -> help(wanted, tried));
         } else {
-            run.say("Sorry, I didn't get that.");
+            run.say(Phrasebook.NOT_GOT);
             walker.putAgain();
         }
+    }
+
+    /** What was begun aside is left after some tries. */
+    private void ofBooking(Awaiting.Own own) {
+        Awaiting tried = own.onceMore();
+        run.trace("not understood", "try " + tried.tries());
+        run.await(tried.tries() < Question.TRIES ? tried : own.resumes());
+        run.say(tried.tries() < Question.TRIES ? Phrasebook.NOT_GOT : Phrasebook.LEFT_ASIDE);
+        walker.putAgain();
     }
 
     /** Error words; from the second try on with an example. */

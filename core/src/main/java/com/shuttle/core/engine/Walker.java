@@ -6,6 +6,7 @@ import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.Way;
 import com.shuttle.core.engine.steps.HandOffPlayer;
+import com.shuttle.core.engine.steps.OwnBookingPlayer;
 import com.shuttle.core.engine.steps.Player;
 import com.shuttle.core.engine.steps.Players;
 import com.shuttle.core.engine.turn.Course;
@@ -37,9 +38,11 @@ final class Walker implements Course {
         return run;
     }
 
-    /** Whoever plays the step that the conversation stands at. */
+    /** Whoever plays the step that the conversation stands at, or what was begun aside of it. */
     Player player() {
-        return Players.of(run.playbook.step(run.at()), this);
+        return run.awaiting() instanceof Awaiting.Own own
+                ? new OwnBookingPlayer(own, this)
+                : Players.of(run.playbook.step(run.at()), this);
     }
 
     void walk() {

@@ -41,6 +41,14 @@ public enum ValueType implements Keyed {
         return this == TEXT || this == LONG_TEXT;
     }
 
+    /** Whether a value that a designer writes may stand as it is written, whatever a reader would make of it. */
+    public boolean wordsStand() {
+        return switch (this) {
+            case TEXT, LONG_TEXT, PERSON_NAME, COMPANY, PLACE -> true;
+            default -> false;
+        };
+    }
+
     /** Whether its values are numbers that a smallest and a largest can be set for. */
     public boolean numeric() {
         return this == NUMBER || this == RATING || this == SLIDER;

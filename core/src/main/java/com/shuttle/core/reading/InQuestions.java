@@ -46,6 +46,30 @@ final class InQuestions {
         return ASKS.matcher(text).lookingAt();
     }
 
+    /**
+     * Whether what stands at a place of a message is part of something that is asked there: it stands behind the beginning of a
+     * question in its sentence, or in the last clause of a sentence that bears the mark.
+     */
+    static boolean isAsked(String text, int at) {
+        Matcher sentence = SENTENCE.matcher(text);
+        while (sentence.find()) {
+            if (at < sentence.start() || at >= sentence.end()) {
+                continue;
+            }
+            int clause = sentence.start();
+            while (clause >= 0 && clause <= at) {
+                if (ASKS.matcher(text).region(clause, sentence.end()).lookingAt()) {
+                    return true;
+                }
+                int comma = text.indexOf(',', clause);
+                clause = comma < 0 ? -1 : comma + 1;
+            }
+            boolean marked = sentence.end() < text.length() && text.charAt(sentence.end()) == '?';
+            return marked && at > text.lastIndexOf(',', sentence.end());
+        }
+        return false;
+    }
+
     /** Whether a message asks to have something, which is no question about it. */
     static boolean asksFor(String text) {
         return ASKS_FOR.matcher(text).find();

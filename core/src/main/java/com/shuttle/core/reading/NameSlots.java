@@ -35,7 +35,9 @@ final class NameSlots {
         if (wanted.size() == 1) {
             Reading introduced = NameReader.introduced(text.replace('§', ';'));
             if (introduced instanceof Reading.Given given
-                    && given.value().shown().length() > 1) {
+                    && given.value().shown().length() > 1
+                    && (!InQuestions.isAsked(text, given.start())
+                            || OwnNames.isIntroduced(text, given.start(), true))) {
                 reader.put(wanted.getFirst(), given);
                 return;
             }
@@ -76,7 +78,9 @@ final class NameSlots {
     private @Nullable Mention name(String text, int from, int to, boolean lowerCase) {
         String part = text.substring(from, to).strip();
         String name = NameReader.name(part);
-        if (name == null || CompanyReader.looksLikeOne(name)) {
+        if (name == null
+                || CompanyReader.looksLikeOne(name)
+                || InQuestions.isAsked(text, Math.max(from, text.indexOf(name, from)))) {
             return null;
         }
         String[] words = Regex.split(name, "\\s+");

@@ -68,6 +68,13 @@ public record Wish(List<Window> any, List<Window> not, Pick pick) {
         }
     }
 
+    /** Whether it says anything of days, and not only of hours. */
+    public boolean namesDay() {
+        return any.stream()
+                .anyMatch(
+                        window -> !window.days().isEmpty() || !window.weekdays().isEmpty());
+    }
+
     /** Those that fit, in their order. @param moments in their order */
     public List<LocalDateTime> fits(List<LocalDateTime> moments) {
         List<LocalDateTime> fits = moments.stream()

@@ -119,10 +119,15 @@ public final class WishReader {
     /** The wish that a message says; empty where it says none. */
     public static Optional<Wish> read(String text, Context context) {
         String readable = Words.readable(Words.clean(text));
-        return new WishReader(Tokens.of(readable), context).read(Words.looksLikeQuestion(readable));
+        return new WishReader(Tokens.of(readable), context).read(Words.looksLikeQuestion(readable), false);
     }
 
-    private Optional<Wish> read(boolean question) {
+    /** The same of a message that is known to be about when something takes place, whatever else it says. */
+    public static Optional<Wish> readKnown(String text, Context context) {
+        return new WishReader(Tokens.of(Words.readable(Words.clean(text))), context).read(false, true);
+    }
+
+    private Optional<Wish> read(boolean question, boolean known) {
         int i = 0;
         while (i < tokens.size()) {
             i = take(i);
@@ -136,7 +141,9 @@ public final class WishReader {
                 || question && others > 0
                 || others > MOST_OTHERS
                 || others > 0 && !phrases.isEmpty() && phrases.stream().allMatch(WishPhrase::vague);
-        return said && !(other && !(all && others <= 1)) ? Optional.of(new Wish(any, not, pick)) : Optional.empty();
+        return said && (known || !other || all && others <= 1)
+                ? Optional.of(new Wish(any, not, pick))
+                : Optional.empty();
     }
 
     private void close() {
@@ -308,13 +315,18 @@ public final class WishReader {
             turn(false);
             return i + 3;
         }
-        if (tokens.is(i, NOT) && !carefree(i)) {
+        if (tokens.is(i, NOT) && !carefree(i) && !isReply(i)) {
             if (!(phrase.unwished() && joint == Joint.OR)) {
                 turn(true);
             }
             return i + 1;
         }
         return i;
+    }
+
+    /** "No, can we do five" refuses what was offered and not five: what a no rules out follows it at once. */
+    private boolean isReply(int i) {
+        return tokens.is(i, "no") && days.at(i + 1, last) == null && times.at(i + 1) == null && !bounds.begins(i + 1);
     }
 
     /** "I don't mind" and "no matter" refuse nothing. */

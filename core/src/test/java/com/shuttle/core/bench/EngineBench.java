@@ -49,6 +49,7 @@ public class EngineBench {
                                 case Query.Times ignored -> FreeTimes.GONE;
                                 case Query.FirstFree ignored -> FreeTimes.GONE;
                                 case Query.Held ignored -> false;
+                                case Query.OwnBookings ignored -> new BookingFound[0];
                                 case Query.Booked ignored -> BookingFound.NONE;
                                 case Query.SignalAddress ignored -> "";
                                 case Query.Consults ignored -> false;

@@ -16,6 +16,8 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Appointment: offers three times, understands wishes, books what is picked and still free. */
 class AppointmentTest {
@@ -102,6 +104,32 @@ class AppointmentTest {
         talk.says("and my email is dana@other.example").knows("email", "dana@other.example");
         talk.says("the 13th at nine").says("yes");
         assertThat(booked(talk)).isEqualTo("2026-03-13T09:00:00Z");
+    }
+
+    /** Whoever answers an offer with another time gets that time or is told; never the offer. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "5pm instead",
+                "oh no can we do 5pm instead",
+                "yes but at 5 in the afternoon",
+                "ok, 17:00 though",
+                "could it be five pm?",
+                "sure, only it would have to be 5pm"
+            })
+    void anotherTimeThanOfferedIsNotTheOffer(String other) {
+        Talk talk = talk().says("thursday at two").hears("This one is free. Shall I book it?");
+        assertThat(booked(talk.says(other))).as(other).isNull();
+        assertThat(talk.state.awaiting().offers().getFirst().label()).isEqualTo("Thu 12 March, 17:00");
+        assertThat(booked(talk.says("yes please"))).isEqualTo("2026-03-12T17:00:00Z");
+    }
+
+    @Test
+    void anHourThatTheDayHasNotIsSaid() {
+        Talk talk = talk().says("thursday at two");
+        free.remove(Instant.parse("2026-03-12T17:00:00Z"));
+        talk.says("rather 5pm").hears("Not on that day, I'm afraid. At that time these are free:");
+        assertThat(booked(talk)).isNull();
     }
 
     @Test
@@ -294,7 +322,8 @@ class AppointmentTest {
         talk();
         world.booked = query -> query.reference().equals("ABC-DEFG")
                         && query.email().equals("x@y.example")
-                ? new BookingFound("b1", "visit", "Visit", "Europe/London", Instant.parse("2026-03-11T12:00:00Z"), 1)
+                ? new BookingFound(
+                        "b1", "visit", "Visit", "Europe/London", Instant.parse("2026-03-11T12:00:00Z"), 1, "KT4-WXHE")
                 : BookingFound.NONE;
         return Talk.with(
                 world,

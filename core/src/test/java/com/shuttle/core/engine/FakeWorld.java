@@ -12,10 +12,12 @@ import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.RowsFound;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 
 /** A world for tests: known questions by a word they contain, and who is there. */
@@ -35,6 +37,12 @@ final class FakeWorld implements World {
 
     Function<Query.Booked, BookingFound> booked = query -> BookingFound.NONE;
     Function<Query.Times, FreeTimes> times = query -> FreeTimes.GONE;
+
+    /** What the visitor has booked. */
+    final List<BookingFound> own = new ArrayList<>();
+
+    /** How near texts are in meaning. */
+    BiFunction<String, List<String>, double[]> closeness = FakeWorld::closeness;
 
     /** Whether what was held is held still. */
     boolean holding = true;
@@ -80,7 +88,7 @@ final class FakeWorld implements World {
                         switch (query) {
                             case Query.Ask ask -> ask(ask.turns());
                             case Query.Entry entry -> entry(entry.ref());
-                            case Query.Closeness closeness -> closeness(closeness.text(), closeness.others());
+                            case Query.Closeness asked -> closeness.apply(asked.text(), asked.others());
                             case Query.Staffed staffed -> anybody;
                             case Query.Open open ->
                                 anybody
@@ -93,6 +101,7 @@ final class FakeWorld implements World {
                             case Query.FirstFree first -> this.times.apply(new Query.Times(first.kind(), 1, ""));
                             case Query.Held held -> holding;
                             case Query.Booked booked -> this.booked.apply(booked);
+                            case Query.OwnBookings ignored -> own.toArray(BookingFound[]::new);
                             case Query.Rows rows -> this.rows.apply(rows);
                             case Query.MaySave save -> saving.apply(save);
                             case Query.SignalAddress address -> "https://bots.example/signal/" + address.key();

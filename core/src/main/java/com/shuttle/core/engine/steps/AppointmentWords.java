@@ -13,6 +13,7 @@ final class AppointmentWords {
     static final String THESE_TIMES = "These are free:";
     static final String ONE_TIME = "This one is free. Shall I book it?";
     static final String NOTHING_THEN = "Nothing is free then, I'm afraid. These come nearest:";
+    static final String OTHER_DAYS = "Not on that day, I'm afraid. At that time these are free:";
     static final String NO_LATER = "There is nothing later, I'm afraid. These are free:";
     static final String NO_EARLIER = "There is nothing earlier, I'm afraid. These are free:";
     static final String TAKEN_MEANWHILE = "Somebody has just taken that time, I'm sorry. These come next:";
@@ -28,6 +29,15 @@ final class AppointmentWords {
     static final String LEAVE = "Leave it as it is";
     static final String CALLED_OFF = "It is cancelled.";
     static final String NOTHING_ELSE = "Nothing else is free just now, so it stays as it is.";
+
+    static final String STAYS = "All right, it stays as it is.";
+    static final String WHICH_BOOKING = "Which of these is it about?";
+    static final String WHICH_REFERENCE =
+            "Which booking is it? Tell me its reference, which stands in the confirmation, and the email address it was made with.";
+    static final String WHICH_ADDRESS = "And which email address was it made with?";
+    static final String NO_SUCH_BOOKING =
+            "I find no booking to come with that reference and address. Please look at them again, or say “person”.";
+    static final String INSTEAD = "When would suit you instead? These are free:";
 
     static final String WITH_WHOM = "Whom would you like it with?";
     static final String ANYBODY = "Whoever is free first";
@@ -68,6 +78,15 @@ final class AppointmentWords {
 
     static String found(String kind, String when) {
         return kind + ", **" + when + "**. What shall I do?";
+    }
+
+    /** @param kind of appointment @param reference may be empty */
+    static String recalled(String kind, String when, String reference) {
+        return kind + ": **" + when + "**." + (reference.isEmpty() ? "" : " The reference is **" + reference + "**.");
+    }
+
+    static String reallyCancel(String kind, String when) {
+        return "Shall I cancel " + kind + ", **" + when + "**?";
     }
 
     static String moved(String when) {

@@ -40,8 +40,22 @@ final class BookingPlayer extends SlotPlayer {
 
     private final Asking asking = new Asking(run);
 
+    private final Appointment step;
+
     BookingPlayer(Appointment step, Course course) {
-        super(step, course);
+        super(course);
+        this.step = step;
+    }
+
+    @Override
+    List<String> ask() {
+        return step.ask();
+    }
+
+    @Override
+    void declined() {
+        run.await(null);
+        course.leave(step, Appointment.DECLINED);
     }
 
     @Override
@@ -252,6 +266,13 @@ final class BookingPlayer extends SlotPlayer {
                     && !value.shown().isBlank()) {
                 given.put(detail.variable(), value);
             }
+        }
+        Wish wish = read(text).filter(one -> !one.equals(Wish.ANY)).orElse(null);
+        if (given.isEmpty() && wish != null) {
+            return new Heard("a wish for a time", text, () -> {
+                letGo(held);
+                wished(held.slot(), text, wish);
+            });
         }
         if (given.isEmpty()) {
             return AppointmentSayings.LATER.in(low)

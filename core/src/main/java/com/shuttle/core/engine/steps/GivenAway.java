@@ -13,6 +13,7 @@ import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.BareValue;
 import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.OptionsSaid;
+import com.shuttle.core.reading.OwnNames;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
@@ -35,13 +36,6 @@ public final class GivenAway {
 
     private static final Value NONE_OF_THEM = new Value.Many(List.of());
 
-    private static final Finder INTRODUCES = Finder.ofExactly("\\b(?:name is|name's|call me|called)\\s+$");
-
-    /** What may introduce a name, and says much else too: "I am disappointed". */
-    private static final Finder PRESENTS = Finder.ofExactly("\\b(?:i am|i'm|im|this is|it's)\\s+$");
-
-    private static final Pattern GOES_ON = Pattern.compile(" \\p{Lu}\\p{Ll}");
-
     private static final Finder OF_A_FIRM = Finder.of("\\b(?:ltd|limited|plc|inc|llc|llp|gmbh|ag)\\b\\.?\\W*$");
 
     private final TurnRun run;
@@ -50,23 +44,14 @@ public final class GivenAway {
         this.run = run;
     }
 
-    /** Names that nobody asked for must be written as names: "mid march" is none. */
-    private static boolean isWritten(Slot slot, Value value, String text) {
-        boolean name = slot.type() == ValueType.PERSON_NAME || slot.type() == ValueType.COMPANY;
-        String lower = text.toLowerCase(Locale.ROOT);
-        int at = lower.indexOf(value.shown().toLowerCase(Locale.ROOT));
-        // "Kestrel Foods" is no Kestrel.
-        int exact = text.indexOf(value.shown());
-        boolean goesOn = exact >= 0
-                && GOES_ON.matcher(text)
-                        .region(exact + value.shown().length(), text.length())
-                        .lookingAt();
-        return !name
-                || exact >= 0 && !goesOn
-                || at >= 0 && text.indexOf('@') > 0
-                || at > 0
-                        && (INTRODUCES.in(lower.substring(0, at))
-                                || value.shown().indexOf(' ') > 0 && PRESENTS.in(lower.substring(0, at)));
+    /** A name that nobody asked for is only taken from whoever says it of themselves. */
+    private boolean isTheirs(Slot slot, Reading.Given given, String text) {
+        return switch (slot.type()) {
+            case PERSON_NAME ->
+                OwnNames.isOwn(text, given.start(), given.end(), run.around().context());
+            case COMPANY -> OwnNames.isTold(text, given.start(), given.end());
+            default -> true;
+        };
     }
 
     /** Whether a text can hold a value at all: a figure, an address, a capital, or words enough to name something. */
@@ -242,7 +227,7 @@ public final class GivenAway {
                 reading = whole(reading, OptionsSaid.inPart(text, slot.options()));
             }
             if (reading instanceof Reading.Given told
-                    && isWritten(slot, told.value(), text)
+                    && isTheirs(slot, told, text)
                     && !(isChoice(slot)
                             && (asks
                                     || isName(text, told.value())

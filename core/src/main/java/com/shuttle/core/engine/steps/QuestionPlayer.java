@@ -266,13 +266,27 @@ final class QuestionPlayer extends Player {
         run.await(null);
         if (!step.variable().isBlank()) {
             run.facts.leaveOut(step.variable());
-            if (!step.fallback().isBlank()
-                    && Reader.reply(step.type(), step.fallback(), run.around().context())
-                            instanceof Reading.Given(Value value, int start, int end)) {
-                run.facts.set(step.variable(), value);
-            }
+            takeDefault();
         }
         course.leave(step, Question.SKIPPED, Question.ANSWERED);
+    }
+
+    /** Words stand as they are written, whatever a reader of visitors' words makes of them: a friend may be called "Friend". */
+    private void takeDefault() {
+        String words = Texts.unescaped(run.filled(step.fallback())).strip();
+        if (words.isEmpty()) {
+            return;
+        }
+        if (step.type().wordsStand()) {
+            run.facts.set(step.variable(), new Value.Text(words));
+        } else if (Reader.reply(step.type(), words, run.around().context())
+                instanceof Reading.Given(Value value, int start, int end)) {
+            run.facts.set(step.variable(), value);
+        } else {
+            run.trace(
+                    "does not fit",
+                    "the default “" + words + "” is no " + step.type().label());
+        }
     }
 
     // Once more

@@ -21,8 +21,22 @@ final class RebookingPlayer extends SlotPlayer {
     private static final String MOVE = "move";
     private static final String CALL_OFF = "call_off";
 
+    private final Appointment step;
+
     RebookingPlayer(Appointment step, Course course) {
-        super(step, course);
+        super(course);
+        this.step = step;
+    }
+
+    @Override
+    List<String> ask() {
+        return step.ask();
+    }
+
+    @Override
+    void declined() {
+        run.await(null);
+        course.leave(step, Appointment.DECLINED);
     }
 
     private BookingFound found() {

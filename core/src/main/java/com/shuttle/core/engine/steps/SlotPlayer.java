@@ -8,7 +8,6 @@ import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
-import com.shuttle.core.flow.Appointment;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
@@ -18,9 +17,11 @@ import com.shuttle.core.reading.WishReader;
 import com.shuttle.core.reading.WishTold;
 import com.shuttle.core.reading.Words;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,12 +35,15 @@ abstract class SlotPlayer extends Player {
 
     private static final String OTHERS = "others";
 
-    protected final Appointment step;
-
-    SlotPlayer(Appointment step, Course course) {
+    SlotPlayer(Course course) {
         super(course);
-        this.step = step;
     }
+
+    /** The words that times are offered with. */
+    abstract List<String> ask();
+
+    /** None is wanted. */
+    abstract void declined();
 
     /** What is free now. @param with whom it is wished with; empty for anybody */
     abstract TimesOffered times(String with);
@@ -64,11 +68,6 @@ abstract class SlotPlayer extends Player {
         return WishReader.read(text, run.around().context());
     }
 
-    protected void declined() {
-        run.await(null);
-        course.leave(step, Appointment.DECLINED);
-    }
-
     protected void keep(String variable, String text) {
         if (!variable.isBlank()) {
             run.facts.set(variable, new Value.Text(text));
@@ -82,7 +81,17 @@ abstract class SlotPlayer extends Player {
         offers.add(new Offer(OTHERS, AppointmentWords.OTHER_TIMES));
         offers.add(new Offer(NONE, AppointmentWords.NO_TIME));
         run.sayOneOf(words, offers, Look.PLAIN);
-        run.await(new Awaiting.Slot(offers, 0, wish, times.kind(), times.party(), times.with()));
+        await(new Awaiting.Slot(offers, 0, wish, times.kind(), times.party(), times.with()));
+    }
+
+    /** Waits for one of these. */
+    protected void await(Awaiting.Slot slot) {
+        run.await(slot);
+    }
+
+    /** What is offered, within what is awaited; null where that is something else. */
+    protected Awaiting.@Nullable Slot slot(Awaiting awaiting) {
+        return awaiting instanceof Awaiting.Slot slot ? slot : null;
     }
 
     /** Offers times, or all there are where these are none; leaves where nothing is free any more. */
@@ -99,7 +108,8 @@ abstract class SlotPlayer extends Player {
 
     @Override
     public @Nullable Heard hear(Awaiting awaiting, String text) {
-        if (!(awaiting instanceof Awaiting.Slot slot)) {
+        Awaiting.Slot slot = slot(awaiting);
+        if (slot == null) {
             return null;
         }
         Heard first = hearFirst(slot, text);
@@ -120,7 +130,7 @@ abstract class SlotPlayer extends Player {
         if (shown.isEmpty()) {
             return null;
         }
-        if (shown.size() == 1 && Boolean.TRUE.equals(yesOrNo(text))) {
+        if (shown.size() == 1 && !wishesOther(slot, text) && Boolean.TRUE.equals(yesOrNo(text))) {
             return new Heard("yes to the time", "", () -> book(slot, shown.getFirst()));
         }
         for (int i = 0; i < Math.min(AppointmentSayings.PLACES.size(), shown.size()); i++) {
@@ -137,11 +147,20 @@ abstract class SlotPlayer extends Player {
                 : null;
     }
 
+    /** Whether a message names a time that is none of those shown: "yes, but at four" takes none of them. */
+    private boolean wishesOther(Awaiting.Slot slot, String text) {
+        Optional<Wish> wish = read(text);
+        return wish.isPresent()
+                && !wish.get().equals(Wish.ANY)
+                && times(slot.with()).fitting(List.of(wish.get())).stream()
+                        .noneMatch(TimesOffered.shown(slot)::contains);
+    }
+
     private Heard byPlace(Awaiting.Slot slot, Instant start) {
         return new Heard("answer to the times", "by its place", () -> book(slot, start));
     }
 
-    private @Nullable Heard hearWish(Awaiting.Slot slot, String text, String low) {
+    protected @Nullable Heard hearWish(Awaiting.Slot slot, String text, String low) {
         Optional<Wish> wish = read(text);
         if (wish.isPresent() && !wish.get().equals(Wish.ANY)) {
             String told = WishTold.told(wish.get(), run.around().context().now().toLocalDate());
@@ -174,25 +193,34 @@ abstract class SlotPlayer extends Player {
         return slot.wish().lines().flatMap(line -> read(line).stream()).toList();
     }
 
+    /**
+     * Another time than was offered: within what was wished before, where that has such times; else at that hour on the day that
+     * the talk is of; else on any day, which is said.
+     */
     protected void wished(Awaiting.Slot slot, String text, Wish wish) {
         TimesOffered times = times(slot.with());
         List<Instant> shown = TimesOffered.shown(slot);
-        List<Wish> together = new ArrayList<>(before(slot));
-        together.add(wish);
-        boolean noDay = wish.any().stream()
-                .allMatch(window -> window.days().isEmpty() && window.weekdays().isEmpty());
-        List<Instant> narrowed = noDay ? times.fitting(together) : List.of();
-        List<Instant> fits = narrowed.isEmpty() ? times.fitting(List.of(wish)) : narrowed;
+        List<Wish> before = before(slot);
+        List<Instant> narrowed = wish.namesDay() ? List.of() : times.fitting(append(before, wish));
+        List<Instant> anyDay = times.fitting(List.of(wish));
+        List<LocalDate> days = wish.namesDay() || !narrowed.isEmpty() ? List.of() : times.daysSpokenOf(before, shown);
+        List<Instant> thatDay = times.on(days, anyDay);
+        List<Instant> fits = !narrowed.isEmpty() ? narrowed : !thatDay.isEmpty() ? thatDay : anyDay;
         String kept = narrowed.isEmpty() || slot.wish().isEmpty() ? text : slot.wish() + "\n" + text;
         List<Instant> meant = fits.stream().filter(shown::contains).toList();
-        boolean named = wish.pick() == Wish.Pick.ALL && meant.size() == 1 && fits.size() <= shown.size();
-        if (named) {
+        if (wish.pick() == Wish.Pick.ALL && meant.size() == 1 && fits.size() <= shown.size()) {
             book(slot, meant.getFirst());
         } else if (fits.isEmpty()) {
             again(times, times.nearest(wish), AppointmentWords.NOTHING_THEN, "");
+        } else if (!days.isEmpty() && thatDay.isEmpty()) {
+            again(times, fits, AppointmentWords.OTHER_DAYS, kept);
         } else {
             again(times, fits, fits.size() == 1 ? AppointmentWords.ONE_TIME : AppointmentWords.THESE_TIMES, kept);
         }
+    }
+
+    private static List<Wish> append(List<Wish> before, Wish wish) {
+        return Stream.concat(before.stream(), Stream.of(wish)).toList();
     }
 
     /** Whoever takes any time is offered the first. */
@@ -245,7 +273,8 @@ abstract class SlotPlayer extends Player {
     public void pick(Awaiting awaiting, List<String> options) {
         String option = options.getFirst();
         Instant start = TimesOffered.start(option);
-        if (!(awaiting instanceof Awaiting.Slot slot)) {
+        Awaiting.Slot slot = slot(awaiting);
+        if (slot == null) {
             declined();
         } else if (start != null) {
             book(slot, start);
@@ -270,6 +299,6 @@ abstract class SlotPlayer extends Player {
 
     @Override
     public void putAgain(Awaiting awaiting) {
-        sayShorter(step.ask(), awaiting.offers(), Look.PLAIN);
+        sayShorter(ask(), awaiting.offers(), Look.PLAIN);
     }
 }

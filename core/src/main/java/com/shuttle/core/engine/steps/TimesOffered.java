@@ -72,6 +72,19 @@ record TimesOffered(FreeTimes free, String own, String kind, int party, String w
         return free.starts().stream().filter(one -> !one.isBefore(start)).toList();
     }
 
+    /** The days that the talk is of: those that were wished before, else the one of all times shown; none where it is of several. */
+    List<LocalDate> daysSpokenOf(List<Wish> before, List<Instant> shown) {
+        List<Instant> wished = before.isEmpty() ? List.of() : fitting(before);
+        List<LocalDate> days = (wished.isEmpty() ? shown : wished)
+                .stream().map(this::day).distinct().toList();
+        return wished.isEmpty() && days.size() != 1 ? List.of() : days;
+    }
+
+    /** Those of some times that are on these days. */
+    List<Instant> on(List<LocalDate> days, List<Instant> of) {
+        return of.stream().filter(start -> days.contains(day(start))).toList();
+    }
+
     /** The few that stand nearest to a wish that nothing fits: after its first day, or the last there are. */
     List<Instant> nearest(Wish wish) {
         ZoneId zone = zone();

@@ -19,8 +19,11 @@ public final class Phrasebook {
     public static final String PASSED_ON =
             "I've added that: whoever comes will read it. While you wait you can ask me, or say “back” to go on with me.";
     public static final String WAYS_OUT =
-            "That's all right, nothing is settled yet. Say “stop” to leave it, “start again” for something else, or “person” to talk to"
+            "That's all right. Say “stop” to leave it, “start again” for something else, or “person” to talk to"
                     + " somebody; or just go on.";
+    public static final String NOT_GOT = "Sorry, I didn't get that.";
+    public static final String LEFT_ASIDE =
+            "I can't work that out, I'm afraid. Say “person”, and I'll get somebody for you.";
     public static final String IN_OTHER_WORDS = "Sorry, let me ask that again.";
     public static final String TELL_ME_WHAT = "Please tell me in a few words what it is.";
     public static final String ONLY_ENGLISH =
