@@ -4,6 +4,7 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.FlowJson;
 import com.shuttle.knowledge.EntryDraft;
 import com.shuttle.knowledge.EntryService;
 import com.shuttle.knowledge.KnowledgeService;
@@ -50,6 +51,13 @@ public class TestData {
             return value;
         }
         throw new AssertionError("expected a good value, but got " + checked);
+    }
+
+    /** A flow of these steps. @param steps as in its file, with single quotes for double ones */
+    public static Flow flow(String id, String steps) {
+        String file = "{'format':'shuttle-flow/1','id':'" + id + "','name':'" + id
+                + "','sections':[{'id':'s','title':'','steps':[" + steps + "]}]}";
+        return FlowJson.readTrusted(file.replace('\'', '"'));
     }
 
     public String name(String of) {

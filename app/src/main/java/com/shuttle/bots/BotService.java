@@ -285,14 +285,16 @@ public class BotService {
         if (bad.isPresent()) {
             return bad.get();
         }
-        List<Draft> drafts = store.drafts(bot(bot).id());
-        int n = drafts.size() + 1;
-        while (store.draft(bot, "flow-" + n).isPresent()) {
-            n++;
-        }
-        Flow flow = Flow.empty("flow-" + n, name.strip());
-        store.insertFlow(bot, flow, n, "began the flow", account, clock.instant());
-        return Checked.good(flow);
+        return Checked.good(addFlow(bot, Flow.empty(store.freeFlow(bot), name.strip()), "began the flow", account));
+    }
+
+    /** Adds a whole flow beside those there are, under its own id where that was never taken and another where it was. */
+    @Transactional
+    public Flow addFlow(String bot, Flow flow, String words, @Nullable String account) {
+        boolean taken = store.draft(bot(bot).id(), flow.id()).isPresent();
+        Flow added = taken ? flow.as(store.freeFlow(bot)) : flow;
+        store.insertFlow(bot, added, store.drafts(bot).size() + 1, words, account, clock.instant());
+        return added;
     }
 
     /** Adds a whole flow, or makes it the new state of the one that has its id. */

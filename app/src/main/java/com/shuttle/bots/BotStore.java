@@ -176,6 +176,15 @@ class BotStore {
                 .toList();
     }
 
+    /** An id that no flow of a bot has or had. */
+    String freeFlow(String bot) {
+        int n = drafts(bot).size() + 1;
+        while (draft(bot, "flow-" + n).isPresent()) {
+            n++;
+        }
+        return "flow-" + n;
+    }
+
     Optional<Draft> draft(String bot, String flow) {
         var last = DSL.select(DSL.max(FLOW_EDIT.EDIT))
                 .from(FLOW_EDIT)

@@ -1,9 +1,12 @@
 package com.shuttle.bots;
 
-import com.shuttle.core.edit.Prose;
+import com.shuttle.core.edit.Unfinished;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Section;
+import com.shuttle.core.flow.StandingWords;
+import com.shuttle.core.flow.StepJson;
 import com.shuttle.web.Checked;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -21,15 +24,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class BotTemplates {
 
-    /** What encloses a blank to fill in. */
-    public static final String BLANK = "‹";
-
     /** @param purpose one sentence for who is choosing */
     public record Template(String id, String name, String purpose, int steps) {}
 
     private record Known(Template template, Flow flow) {}
 
     private final List<Known> all;
+    private final Flow person = known("person", "A person", "").flow();
     private final BotService bots;
 
     BotTemplates(BotService bots) {
@@ -93,24 +94,30 @@ public class BotTemplates {
                     main,
                     "began with the template “" + known.get().template().name() + "”",
                     account);
+            addPerson(bot.id(), "", account);
         }
         return made;
     }
 
-    /** The blanks that still want filling in, over all flows: with the flow's id where each stands. */
-    public List<Blank> blanks(String bot) {
-        return bots.drafts(bot).stream()
-                .map(Draft::flow)
-                .flatMap(flow -> Prose.find(flow, BLANK, true).stream()
-                        .map(found -> new Blank(flow.id(), found.step(), found.name(), what(found))))
-                .toList();
+    /** Gives a bot a flow by which a person is asked for: to a team, or a message where nobody is there. @param team its id; empty for the bot's own */
+    @Transactional
+    public void addPerson(String bot, String team, @Nullable String account) {
+        Flow flow = person.withSections(person.sections().stream()
+                .map(section -> section.withSteps(section.steps().stream()
+                        .map(step ->
+                                step instanceof HandOff && !team.isEmpty() ? StepJson.with(step, "team", team) : step)
+                        .toList()))
+                .toList());
+        bots.putFlow(bot, flow, "began with a way to a person", account);
+        Bot now = bots.bot(bot);
+        StandingWords wanted = new StandingWords(StandingWords.PERSON, false, List.of(), flow.id());
+        bots.behave(bot, now.manner(), List.of(wanted));
     }
 
-    /** @param what is wanted, e.g. "your opening hours" */
-    public record Blank(String flow, String step, String name, String what) {}
-
-    private static String what(Prose.Found found) {
-        int end = found.after().indexOf('›');
-        return end < 0 ? found.after() : found.after().substring(0, end);
+    /** The blanks that still want filling in, over all flows. */
+    public List<Unfinished.Place> blanks(String bot) {
+        return bots.drafts(bot).stream()
+                .flatMap(draft -> Unfinished.blanks(draft.flow()).stream())
+                .toList();
     }
 }

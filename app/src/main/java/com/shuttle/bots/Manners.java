@@ -16,8 +16,9 @@ import org.jspecify.annotations.Nullable;
  * @param moments in the order in which they come up
  * @param letters how fast it types, as written
  * @param hours   whether its people have hours, so that there are words for outside them
+ * @param flows   the bot's flows, which may follow: their names by their ids
  */
-public record Manners(List<Moment> moments, String letters, boolean hours) {
+public record Manners(List<Moment> moments, String letters, boolean hours, Map<String, String> flows) {
 
     /** @param about what is meant, in a sentence */
     public record Moment(String key, String title, String about, List<Line> lines) {}
@@ -41,11 +42,16 @@ public record Manners(List<Moment> moments, String letters, boolean hours) {
             @Nullable Request request,
             @Nullable Saying saying) {}
 
-    /** A standing request. @param phrases more ways to say it, one a line */
-    public record Request(String key, String label, boolean on, String phrases) {}
+    /** A standing request. @param phrases more ways to say it, one a line @param flow by which it is met; empty for the usual way */
+    public record Request(String key, String label, boolean on, String phrases, String flow) {
+        public boolean mayLead() {
+            return key.equals(StandingWords.PERSON);
+        }
+    }
 
     /** What is said on an occasion, as written in a form. */
-    public record Saying(Occasion occasion, boolean on, String say, String outside, String offers, String minutes) {
+    public record Saying(
+            Occasion occasion, boolean on, String say, String outside, String offers, String minutes, String flow) {
 
         static Saying of(Response response) {
             return new Saying(
@@ -54,7 +60,8 @@ public record Manners(List<Moment> moments, String letters, boolean hours) {
                     String.join("\n", response.say()),
                     String.join("\n", response.outside()),
                     String.join("\n", response.offers()),
-                    Integer.toString(response.minutes()));
+                    Integer.toString(response.minutes()),
+                    response.flow());
         }
 
         public String key() {
@@ -67,7 +74,16 @@ public record Manners(List<Moment> moments, String letters, boolean hours) {
         }
 
         public boolean offersThings() {
-            return occasion == Occasion.NEXT;
+            return occasion.offers();
+        }
+
+        public boolean mayLead() {
+            return occasion.leads();
+        }
+
+        /** Whether what follows is set, so that it should be in sight. */
+        public boolean followed() {
+            return !offers.isBlank() || !flow.isEmpty() || occasion == Occasion.NEXT;
         }
     }
 
@@ -90,7 +106,12 @@ public record Manners(List<Moment> moments, String letters, boolean hours) {
             "stop", "They want to stop");
 
     /** @param sayings of every occasion; @param standing of the requests that are not as usual */
-    static Manners of(Map<Occasion, Saying> sayings, List<StandingWords> standing, String letters, boolean hours) {
+    static Manners of(
+            Map<Occasion, Saying> sayings,
+            List<StandingWords> standing,
+            String letters,
+            boolean hours,
+            Map<String, String> flows) {
         Map<String, StandingWords> set = new LinkedHashMap<>();
         standing.forEach(words -> set.put(words.request(), words));
         Writer writer = new Writer(sayings, set);
@@ -140,7 +161,8 @@ public record Manners(List<Moment> moments, String letters, boolean hours) {
                                         .bot(Occasion.CLOSING)
                                         .lines())),
                 letters,
-                hours);
+                hours,
+                flows);
     }
 
     /** Writes the lines of one moment after the other. */
@@ -172,8 +194,8 @@ public record Manners(List<Moment> moments, String letters, boolean hours) {
 
         Writer request(String key) {
             StandingWords words = standing.getOrDefault(key, new StandingWords(key, false, List.of()));
-            Request request =
-                    new Request(key, LABELS.getOrDefault(key, key), !words.off(), String.join("\n", words.phrases()));
+            Request request = new Request(
+                    key, LABELS.getOrDefault(key, key), !words.off(), String.join("\n", words.phrases()), words.flow());
             lines.add(new Line(Voice.REQUEST, REQUESTS.getOrDefault(key, ""), request, null));
             return this;
         }

@@ -50,7 +50,7 @@ class MannersController {
         return show(bot, sayings, bot.standing(), letters, Map.of(), model);
     }
 
-    private static String show(
+    private String show(
             Bot bot,
             Map<Occasion, Saying> sayings,
             List<StandingWords> standing,
@@ -58,7 +58,10 @@ class MannersController {
             Map<String, String> errors,
             Model model) {
         boolean hours = !bot.manner().hours().isEmpty();
-        model.addAttribute("manners", Manners.of(sayings, standing, letters, hours));
+        Map<String, String> flows = new LinkedHashMap<>();
+        bots.drafts(bot.id())
+                .forEach(draft -> flows.put(draft.flow().id(), draft.flow().name()));
+        model.addAttribute("manners", Manners.of(sayings, standing, letters, hours, flows));
         model.addAttribute("errors", errors);
         return "bots/manners";
     }
@@ -79,7 +82,9 @@ class MannersController {
         }
         List<StandingWords> standing = Manners.REQUESTS.keySet().stream()
                 .map(request -> standing(request, form, errors))
-                .filter(words -> words.off() || !words.phrases().isEmpty())
+                .filter(words -> words.off()
+                        || !words.phrases().isEmpty()
+                        || !words.flow().isEmpty())
                 .toList();
         String letters = form.getOrDefault("letters", "0").strip();
         int speed = letters.isEmpty() ? 0 : letters.matches("\\d{1,4}") ? Integer.parseInt(letters) : -1;
@@ -102,7 +107,8 @@ class MannersController {
                 form.getOrDefault(key + "-say", ""),
                 form.getOrDefault(key + "-outside", ""),
                 form.getOrDefault(key + "-offers", ""),
-                form.getOrDefault(key + "-minutes", Integer.toString(Response.USUAL_MINUTES)));
+                form.getOrDefault(key + "-minutes", Integer.toString(Response.USUAL_MINUTES)),
+                form.getOrDefault(key + "-flow", ""));
     }
 
     private static Response response(Saying saying, Map<String, String> errors) {
@@ -113,7 +119,8 @@ class MannersController {
                 lines(saying.say(), LONGEST, MOST_LINES, key + "-say", errors),
                 lines(saying.outside(), LONGEST, MOST_LINES, key + "-outside", errors),
                 lines(saying.offers(), LONGEST_OFFER, MOST_OFFERS, key + "-offers", errors),
-                minutes(saying, errors));
+                minutes(saying, errors),
+                saying.flow());
     }
 
     private static StandingWords standing(String request, Map<String, String> form, Map<String, String> errors) {
@@ -121,7 +128,8 @@ class MannersController {
         return new StandingWords(
                 request,
                 !form.containsKey(request),
-                lines(form.getOrDefault(key, ""), Length.LINE.most(), MOST_PHRASES, key, errors));
+                lines(form.getOrDefault(key, ""), Length.LINE.most(), MOST_PHRASES, key, errors),
+                form.getOrDefault(request + "-flow", ""));
     }
 
     private static List<String> lines(String text, int longest, int most, String field, Map<String, String> errors) {

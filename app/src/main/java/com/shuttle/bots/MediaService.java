@@ -1,5 +1,7 @@
 package com.shuttle.bots;
 
+import static java.nio.charset.StandardCharsets.US_ASCII;
+
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
@@ -33,6 +35,8 @@ public class MediaService {
     public record Stored(String type, Path file) {}
 
     private static final long LARGEST = 8_000_000;
+    private static final long LARGEST_FILM = 20_000_000;
+    private static final Set<String> FILMS = Set.of("video/mp4", "video/webm", "video/quicktime", "application/mp4");
     private static final Set<String> TAKEN =
             Set.of("image/png", "image/jpeg", "image/gif", "image/webp", "application/pdf");
     private static final Pattern ID = Pattern.compile("[A-Za-z0-9_-]{10,64}");
@@ -57,12 +61,13 @@ public class MediaService {
 
     /** Keeps bytes for a bot, or for none; the address to show them by. */
     public Checked<String> keep(@Nullable String bot, String name, byte[] bytes) throws IOException {
-        if (bytes.length == 0 || bytes.length > LARGEST) {
-            return Checked.bad("file", "A picture or file has 1 byte to 8 MB.");
-        }
         Optional<String> type = type(bytes);
+        if (bytes.length == 0 || bytes.length > largest(type)) {
+            return Checked.bad("file", "A picture or file has 1 byte to 8 MB, a film up to 20 MB.");
+        }
         if (type.isEmpty()) {
-            return Checked.bad("file", "Only PNG, JPEG, GIF and WebP pictures and PDF files are taken.");
+            return Checked.bad(
+                    "file", "Only PNG, JPEG, GIF and WebP pictures, MP4 and WebM films and PDF files are taken.");
         }
         return Checked.good(write(Ids.secret(), bot, name, type.get(), bytes));
     }
@@ -80,7 +85,7 @@ public class MediaService {
         Optional<String> type = type(bytes);
         boolean free =
                 there.isEmpty() && ID.matcher(id).matches() && store.type(id).isEmpty();
-        return free && type.isPresent() && bytes.length <= LARGEST
+        return free && type.isPresent() && bytes.length <= largest(type)
                 ? Checked.good(write(id, bot, id, type.get(), bytes))
                 : keep(bot, id, bytes);
     }
@@ -93,10 +98,16 @@ public class MediaService {
         return "/media/" + id;
     }
 
+    private static long largest(Optional<String> type) {
+        return type.filter(FILMS::contains).isPresent() ? LARGEST_FILM : LARGEST;
+    }
+
     /** The type of a file by its first bytes; empty for one that is not taken. */
     static Optional<String> type(byte[] bytes) {
-        return Optional.of(FileKinds.of(Arrays.copyOf(bytes, Math.min(FileKinds.HEAD, bytes.length))))
-                .filter(TAKEN::contains);
+        byte[] head = Arrays.copyOf(bytes, Math.min(FileKinds.HEAD, bytes.length));
+        String kind = FileKinds.of(head);
+        boolean webm = kind.equals("application/x-matroska") && new String(head, US_ASCII).contains("webm");
+        return Optional.of(webm ? "video/webm" : kind).filter(type -> TAKEN.contains(type) || FILMS.contains(type));
     }
 
     /** Deletes the files of a bot that is about to be purged, once it is. */

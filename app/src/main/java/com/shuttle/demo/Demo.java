@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotForm;
 import com.shuttle.bots.BotService;
+import com.shuttle.bots.BotTemplates;
 import com.shuttle.bots.Manner;
 import com.shuttle.bots.MediaService;
 import com.shuttle.chat.ConversationService;
@@ -79,6 +80,7 @@ class Demo implements ApplicationRunner {
 
     private final AccountService accounts;
     private final BotService bots;
+    private final BotTemplates templates;
     private final KnowledgeService knowledge;
     private final ReleaseService releases;
     private final ConversationService conversations;
@@ -93,6 +95,7 @@ class Demo implements ApplicationRunner {
     Demo(
             AccountService accounts,
             BotService bots,
+            BotTemplates templates,
             KnowledgeService knowledge,
             ReleaseService releases,
             ConversationService conversations,
@@ -105,6 +108,7 @@ class Demo implements ApplicationRunner {
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
+        this.templates = templates;
         this.knowledge = knowledge;
         this.releases = releases;
         this.conversations = conversations;
@@ -120,6 +124,7 @@ class Demo implements ApplicationRunner {
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
         services.reachMail();
+        services.remember(data, accounts.isEmpty());
         if (!accounts.isEmpty()) {
             return;
         }
@@ -160,6 +165,7 @@ class Demo implements ApplicationRunner {
                 "Answers visitors of Tarnfell Observatory and takes down callbacks",
                 List.of("vesper-main.json", "vesper-callback.json", "vesper-guide.json"),
                 collection,
+                "Visits",
                 teams,
                 asked,
                 designer);
@@ -169,6 +175,7 @@ class Demo implements ApplicationRunner {
                 "Arranges a class's day at Tarnfell Observatory",
                 List.of("school-visits.json"),
                 collection,
+                "Schools",
                 teams,
                 asked,
                 designer);
@@ -184,6 +191,7 @@ class Demo implements ApplicationRunner {
                 "Evenings under the dome for companies and private parties",
                 List.of("dome-hire.json"),
                 collection,
+                "Events",
                 teams,
                 asked,
                 designer);
@@ -193,6 +201,7 @@ class Demo implements ApplicationRunner {
                 "Takes telescopes in for the workshop",
                 List.of("repair-bench.json"),
                 collection,
+                "Workshop",
                 teams,
                 asked,
                 designer);
@@ -202,6 +211,7 @@ class Demo implements ApplicationRunner {
                 "One of every kind of step, to try and to copy from",
                 List.of("gallery.json", "gallery-tour.json", "gallery-code.json"),
                 collection,
+                "Visits",
                 teams,
                 asked,
                 designer);
@@ -246,13 +256,14 @@ class Demo implements ApplicationRunner {
         return knowledge.bringIn("", "The observatory", Json.read(resource("knowledge.json"), Content.class));
     }
 
-    /** A bot with flows from files, in which {@code @Team}, {@code @table/Name}, {@code @service/Name} and {@code @media/file} stand for ids and addresses. */
+    /** A bot of a team with flows from files, in which {@code @Team}, {@code @table/Name}, {@code @service/Name} and {@code @media/file} stand for ids and addresses. */
     private Bot bot(
             String name,
             String slug,
             String description,
             List<String> files,
             String collection,
+            String team,
             Map<String, Team> teams,
             Map<String, String> services,
             Account designer)
@@ -263,8 +274,8 @@ class Demo implements ApplicationRunner {
         knowledge.setCollections(bot.id(), List.of(collection));
         for (String file : files) {
             String flow = resource(file);
-            for (Map.Entry<String, Team> team : teams.entrySet()) {
-                flow = flow.replace("@" + team.getKey(), team.getValue().id());
+            for (Map.Entry<String, Team> one : teams.entrySet()) {
+                flow = flow.replace("@" + one.getKey(), one.getValue().id());
             }
             for (StoredTable table : tables.all()) {
                 flow = flow.replace("@table/" + table.name(), table.id());
@@ -286,7 +297,8 @@ class Demo implements ApplicationRunner {
                     throw new IllegalStateException("the demo's flow " + file + " is faulty: " + bad.faults());
             }
         }
-        return bot;
+        templates.addPerson(bot.id(), requireNonNull(teams.get(team)).id(), designer.id());
+        return bots.bot(bot.id());
     }
 
     private void play(Visitor visitor, Bot bot, Account agent) {

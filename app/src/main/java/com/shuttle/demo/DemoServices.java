@@ -17,11 +17,14 @@ import com.shuttle.standins.CustomerRecords;
 import com.shuttle.standins.IdentityCheck;
 import com.shuttle.standins.LoanStock;
 import com.shuttle.web.Checked;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.springframework.util.FileSystemUtils;
 
 /** The demo's services: what its bots may ask of the stand-ins. */
 @Component
@@ -38,6 +41,15 @@ class DemoServices {
         this.catalogue = catalogue;
         this.mail = mail;
         this.standIns = standIns;
+    }
+
+    /** The stand-ins keep what they are told beside the demo's data. @param anew whether they were told nothing yet */
+    void remember(Path data, boolean anew) throws IOException {
+        Path folder = data.resolve("stand-ins");
+        if (anew) {
+            FileSystemUtils.deleteRecursively(folder);
+        }
+        standIns.keepIn(folder);
     }
 
     /** Sends mail to the stand-in at the port it has got this time, unless somebody has set another server. */

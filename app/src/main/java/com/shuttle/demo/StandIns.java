@@ -15,6 +15,7 @@ import com.shuttle.web.Outgoing;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.net.BindException;
+import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -77,6 +78,13 @@ public class StandIns {
         outgoing.lead(IDENTITY_HOST, identity.port());
         outgoing.lead(CALENDAR_HOST, calendar.port());
         outgoing.lead(PHONE_HOST, phone.port());
+    }
+
+    /** From now on they keep what they are told, and know again what they were told before. */
+    void keepIn(Path folder) throws IOException {
+        for (HttpStandIn one : all()) {
+            one.keepIn(folder);
+        }
     }
 
     private List<HttpStandIn> all() {

@@ -94,6 +94,7 @@ class ReleaseController {
         int live = releases.liveNumber(id);
         model.addAttribute("summary", live == 0 ? "" : ReleaseDiff.summary(releases.compare(id, live, 0)));
         model.addAttribute("spells", lives.spells(id));
+        model.addAttribute("unfinished", releases.unfinished(id));
         return "releases/releases";
     }
 

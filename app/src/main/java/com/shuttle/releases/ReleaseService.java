@@ -9,6 +9,7 @@ import com.shuttle.core.calendar.Zones;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.edit.Needs;
 import com.shuttle.core.edit.ReleaseDiff;
+import com.shuttle.core.edit.Unfinished;
 import com.shuttle.core.flow.Release;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
@@ -128,6 +129,18 @@ public class ReleaseService implements LiveState {
 
     private Release content(String bot, int number) {
         return number == 0 ? draft(bot) : playbook(release(bot, number).id()).release();
+    }
+
+    /** What of the draft is not finished: blanks of a template, and ways that lead nowhere. */
+    public record Loose(List<Unfinished.Place> blanks, List<Unfinished.Place> ends) {
+        public boolean none() {
+            return blanks.isEmpty() && ends.isEmpty();
+        }
+    }
+
+    Loose unfinished(String bot) {
+        Release draft = content(bot, 0);
+        return new Loose(Unfinished.blanks(draft), Unfinished.openEnds(draft));
     }
 
     /** What a release refers to that is gone, in words. @param number 0 for the draft */

@@ -63,7 +63,8 @@ class FlowController {
     private final NoteService notes;
     private final BotTemplates templates;
     private final CallFilling filling;
-    private final FlowJson flowJson = new FlowJson();
+    private final FlowFiles files;
+    private final OwnMedia media;
 
     FlowController(
             BotService bots,
@@ -73,7 +74,9 @@ class FlowController {
             Companions companions,
             NoteService notes,
             BotTemplates templates,
-            CallFilling filling) {
+            CallFilling filling,
+            FlowFiles files,
+            OwnMedia media) {
         this.bots = bots;
         this.references = references;
         this.channels = channels;
@@ -82,6 +85,8 @@ class FlowController {
         this.notes = notes;
         this.templates = templates;
         this.filling = filling;
+        this.files = files;
+        this.media = media;
     }
 
     @GetMapping("/{flow}")
@@ -144,7 +149,22 @@ class FlowController {
             return ResponseEntity.badRequest()
                     .body(new EditReply(String.valueOf(incomplete.getMessage()), null, null, "", "", false, false));
         }
-        edit = filling.filled(bots.draft(id, flow).flow(), edit);
+        Flow before = bots.draft(id, flow).flow();
+        switch (media.kept(bots.bot(id).id(), before, filling.filled(before, edit))) {
+            case Checked.Good<Edit>(Edit fetched) -> edit = fetched;
+            case Checked.Bad<Edit> bad -> {
+                Draft draft = bots.draft(id, flow);
+                return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                        .body(new EditReply(
+                                String.join(" ", bad.errors().values()),
+                                null,
+                                null,
+                                "",
+                                "",
+                                draft.canUndo(),
+                                draft.canRedo()));
+            }
+        }
         Edited edited = bots.edit(id, flow, edit, person.account().id());
         Draft draft = bots.draft(id, flow);
         boolean undo = draft.canUndo();
@@ -243,31 +263,29 @@ class FlowController {
                 .body(FlowJson.write(bots.draft(id, flow).flow()));
     }
 
-    /** Makes a flow file the new state of the flow with its id, or a new flow; can be undone like any edit. */
+    /** Adds a flow from a file, or puts it in place of the one in sight; that can be undone like any edit. */
     @PostMapping("/{flow}/file")
     String load(
             @PathVariable String id,
             @PathVariable String flow,
             @RequestParam MultipartFile file,
+            @RequestParam(defaultValue = "new") String as,
             @AuthenticationPrincipal SignedIn person,
             RedirectAttributes flash)
             throws IOException {
-        return switch (flowJson.read(new String(file.getBytes(), StandardCharsets.UTF_8))) {
-            case FlowJson.Result.Good(Flow read) -> {
-                bots.putFlow(
-                        bots.bot(id).id(),
-                        read,
-                        "loaded a file",
-                        person.account().id());
-                yield to(id, read.id());
-            }
-            case FlowJson.Result.Bad bad -> {
-                flash.addFlashAttribute("problem", "The file was not taken. Nothing has changed.");
-                flash.addFlashAttribute(
-                        "faults", bad.faults().stream().limit(20).toList());
-                yield to(id, flow);
-            }
-        };
+        FlowFiles.Loaded loaded = files.load(
+                bots.bot(id).id(),
+                bots.draft(id, flow).flow().id(),
+                new String(file.getBytes(), StandardCharsets.UTF_8),
+                as.equals("here"),
+                person.account().id());
+        if (loaded.faults().isEmpty()) {
+            flash.addFlashAttribute("done", loaded.words());
+        } else {
+            flash.addFlashAttribute("problem", "The file was not taken. Nothing has changed.");
+            flash.addFlashAttribute("faults", loaded.faults());
+        }
+        return to(id, loaded.flow());
     }
 
     private void fillScript(String id, String flow, Model model) {

@@ -6,6 +6,8 @@ import com.shuttle.core.flow.shape.Form;
 import com.shuttle.core.flow.shape.Forms;
 import com.shuttle.core.service.Service;
 import com.shuttle.core.table.Column;
+import com.shuttle.knowledge.KnowledgeCollection;
+import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.services.Catalogue;
 import com.shuttle.services.StoredService;
 import com.shuttle.settings.AccountService;
@@ -26,21 +28,29 @@ class References {
     private final TableService tables;
     private final Catalogue services;
     private final Diaries diaries;
+    private final KnowledgeService knowledge;
 
-    References(AccountService accounts, TableService tables, Catalogue services, Diaries diaries) {
+    References(
+            AccountService accounts,
+            TableService tables,
+            Catalogue services,
+            Diaries diaries,
+            KnowledgeService knowledge) {
+        this.knowledge = knowledge;
         this.accounts = accounts;
         this.tables = tables;
         this.services = services;
         this.diaries = diaries;
     }
 
-    /** By "team", "table", "service", "appointment", and "column of" a table's id, "input of", "output of" and "result of" a service's. */
+    /** By "team", "table", "collection", "service", "appointment", and "column of" a table's id, "input of", "output of" and "result of" a service's. */
     Map<String, List<Form.Value>> all() {
         Map<String, List<Form.Value>> all = new HashMap<>();
         all.put("team", named(accounts.teams(), Team::id, Team::name));
         List<StoredTable> known = tables.all();
         all.put("table", named(known, StoredTable::id, StoredTable::name));
         known.forEach(table -> all.put("column of " + table.id(), named(table.columns(), Column::key, Column::name)));
+        all.put("collection", named(knowledge.collections(), KnowledgeCollection::id, KnowledgeCollection::name));
         all.put("appointment", named(diaries.kinds(), Kind::id, Kind::name));
         List<StoredService> published = services.published();
         all.put(

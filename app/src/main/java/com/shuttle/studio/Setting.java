@@ -12,7 +12,7 @@ import java.util.List;
  * @param value   now, in the form in which the field is set
  * @param hint    shown while it is empty
  * @param after   behind it; may be empty
- * @param options for {@link Form.Control#SELECT}
+ * @param options for {@link Form.Control#SELECT} and {@link Form.Control#SOME}
  * @param reshape whether changing it changes what else the row shows
  */
 public record Setting(
@@ -33,5 +33,10 @@ public record Setting(
     /** Whether an option is the one chosen; nothing set is the same as no. */
     public boolean chosen(Form.Value option) {
         return option.value().equals(value) || value.isEmpty() && option.value().equals("false");
+    }
+
+    /** Whether an option is one of several chosen. */
+    public boolean among(Form.Value option) {
+        return List.of(value.split(", ")).contains(option.value());
     }
 }

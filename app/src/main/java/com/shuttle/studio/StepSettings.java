@@ -123,7 +123,10 @@ final class StepSettings {
         Form form = field.form();
         List<Form.Value> options = form.values();
         if (form.role() == Form.Role.REFERENCE) {
-            options = new ArrayList<>(List.of(new Form.Value("", field.hint())));
+            options = new ArrayList<>();
+            if (form.control() == Form.Control.SELECT) {
+                options.add(new Form.Value("", field.hint()));
+            }
             options.addAll(outside.getOrDefault(within(form.refers()), List.of()));
         }
         return new Setting(

@@ -14,7 +14,7 @@ export function rowActions(script, it) {
   async function upload(button, row) {
     const chooser = document.createElement('input');
     chooser.type = 'file';
-    chooser.accept = 'image/png,image/jpeg,image/gif,image/webp,application/pdf';
+    chooser.accept = 'image/png,image/jpeg,image/gif,image/webp,video/mp4,video/webm,application/pdf';
     chooser.addEventListener('change', async () => {
       const { status, body } = await postFile(script.dataset.media, chooser.files[0]);
       if (status === 200) {
@@ -24,7 +24,7 @@ export function rowActions(script, it) {
         await flush();
         await refresh({ step: row.dataset.step });
       } else {
-        complain(row, body?.refused ?? 'The file could not be sent. It may be too large: 8 MB is the most.');
+        complain(row, body?.refused ?? 'The file could not be sent. It may be too large: 8 MB is the most, 20 MB for a film.');
       }
     });
     chooser.click();

@@ -20,6 +20,7 @@ import { placeholders } from './placeholders.js';
 import { kindsIn, pick } from './picker.js';
 import { rehearse } from './rehearse.js';
 import { rowActions } from './row-actions.js';
+import { someOf } from './some.js';
 import { selection } from './selection.js';
 import { keysInTexts } from './text-keys.js';
 import { drawThreads, drawThreadsSoon } from './threads.js';
@@ -266,6 +267,7 @@ script.addEventListener('change', (event) => {
 });
 
 finds(script);
+someOf(script);
 onPhones(script, { typedIn, flush: () => edits.flush() });
 opening(script, { open, whole, at: (row) => others.at(row.dataset.step) });
 

@@ -338,4 +338,13 @@ class ApiTest {
         limits.message("c", "a", 40);
         limits.message("c", "b", 2000);
     }
+
+    @Test
+    void thePageOfErrorsIsNoAddress() throws Exception {
+        HttpResponse<String> response = http.send(
+                HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/error"))
+                        .build(),
+                BodyHandlers.ofString());
+        assertThat(response.statusCode()).isEqualTo(404);
+    }
 }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.appointments.Booking.State;
+import com.shuttle.bots.Bot;
+import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.Chooser;
 import com.shuttle.core.booking.OpenHours;
 import com.shuttle.core.booking.Rules;
@@ -101,6 +103,30 @@ class BookingsTest {
 
     private Booking booked(String kind, Instant start) {
         return ((Outcome.Taken) bookings.take(kind, start, party(1), null)).booking();
+    }
+
+    @Test
+    void whatAVisitorHasBookedIsTheirsInLaterConversations() {
+        String kind = kind(60, 0, 1, person());
+        Bot bot = data.released(TestData.flow("main", "{'kind':'message','id':'a','say':['Hi.']}"));
+        String earlier = data.conversations
+                .begin(bot.id(), "v-" + kind, "", "web", "")
+                .orElseThrow()
+                .conversation();
+        String now = data.conversations
+                .begin(bot.id(), "v-" + kind, "", "web", "")
+                .orElseThrow()
+                .conversation();
+        Party party = new Party(1, "", "Dana", "dana@mill.example", "", "", "", earlier, null);
+        Booking booking = ((Outcome.Taken) bookings.take(kind, free(kind).getFirst(), party, null)).booking();
+        assertThat(bookings.own(now, "v-" + kind))
+                .extracting(BookingFound::reference)
+                .containsExactly(booking.reference());
+        assertThat(bookings.own(earlier, "")).hasSize(1);
+        assertThat(bookings.own(now, "somebody else")).isEmpty();
+        assertThat(bookings.own(now, "")).isEmpty();
+        bookings.cancel(booking.id(), null);
+        assertThat(bookings.own(earlier, "v-" + kind)).isEmpty();
     }
 
     @Test

@@ -6,6 +6,7 @@ import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.edit.Edit;
+import com.shuttle.core.edit.Unfinished;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Branch;
 import com.shuttle.core.flow.Branches;
@@ -85,7 +86,7 @@ class BotTemplatesTest {
         Bot bot = made("feedback");
         int blanks = templates.blanks(bot.id()).size();
         assertThat(blanks).isGreaterThan(1);
-        BotTemplates.Blank first = templates.blanks(bot.id()).getFirst();
+        Unfinished.Place first = templates.blanks(bot.id()).getFirst();
         assertThat(first.what()).isEqualTo("what they came for");
         bots.edit(bot.id(), first.flow(), new Edit.Replace("‹what they came for›", "your visit", true), null);
         assertThat(templates.blanks(bot.id())).hasSize(blanks - 1);

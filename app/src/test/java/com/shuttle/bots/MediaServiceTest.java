@@ -41,6 +41,8 @@ class MediaServiceTest {
         "474946383961, image/gif",
         "255044462d312e37, application/pdf",
         "524946460000000057454250, image/webp",
+        "00000018667479706d703432, video/mp4",
+        "1a45dfa3a34286810142f7810142f2810442f381084282847765626d, video/webm",
     })
     void kindsAreToldByTheirFirstBytes(String hex, String type) throws IOException {
         String address = TestData.good(media.keep(data.bot().id(), "anything.exe", bytes(hex)));

@@ -12,6 +12,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.Manner;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.core.edit.Edit;
+import com.shuttle.core.edit.Unfinished;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.StandingWords;
@@ -225,5 +226,23 @@ class ReleaseServiceTest {
         assertThat(releases.release(bot.id(), "x".repeat(2001), null)).isInstanceOf(Checked.Bad.class);
         assertThatThrownBy(() -> releases.playbook("no-such-release")).isInstanceOf(Missing.class);
         assertThatThrownBy(() -> releases.release("no-such-bot", "", null)).isInstanceOf(Missing.class);
+    }
+
+    @Test
+    void blanksAndOpenEndsAreToldBeforeItGoesLive() {
+        Bot bot = data.bot();
+        bots.putFlow(
+                bot.id(),
+                TestData.flow(
+                        "main",
+                        "{'kind':'choice','id':'c','ask':['Are you ‹what they are›?'],'options':[{'id':'o1','label':'Yes'},"
+                                + "{'id':'o2','label':'No'}],'exits':{'option:o1':'step:bye'}},"
+                                + "{'kind':'message','id':'m','say':['Well.']},{'kind':'message','id':'bye','say':['Bye.']}"),
+                "test",
+                null);
+        ReleaseService.Loose loose = releases.unfinished(bot.id());
+        assertThat(loose.blanks()).extracting(Unfinished.Place::what).containsExactly("what they are");
+        assertThat(loose.ends()).extracting(Unfinished.Place::what).containsExactly("No", "next");
+        assertThat(loose.none()).isFalse();
     }
 }

@@ -311,6 +311,7 @@ class ScreensTest {
         }
         page.locator("#flow-file")
                 .setInputFiles(new FilePayload("flow.json", "application/json", text.getBytes(StandardCharsets.UTF_8)));
+        page.locator(".load input[value=here]").check();
         page.locator(".load button").click();
     }
 

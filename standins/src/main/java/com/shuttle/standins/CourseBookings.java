@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
+import tools.jackson.databind.JsonNode;
 
 /**
  * A stand-in for course bookings with few places. Programs get in by OAuth 2 client credentials ({@value #CLIENT} and {@value
@@ -37,6 +38,20 @@ public final class CourseBookings extends HttpStandIn {
     /** How many bookings there are. */
     public synchronized int booked() {
         return bookings.size();
+    }
+
+    @Override
+    protected Object memory() {
+        return bookings;
+    }
+
+    @Override
+    protected void recall(JsonNode memory) {
+        for (JsonNode one : memory) {
+            Booking booking = JSON.treeToValue(one, Booking.class);
+            bookings.add(booking);
+            left.merge(booking.course(), -booking.places(), Integer::sum);
+        }
     }
 
     @Override

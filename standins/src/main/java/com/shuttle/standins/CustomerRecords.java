@@ -35,6 +35,16 @@ public final class CustomerRecords extends HttpStandIn {
     }
 
     @Override
+    protected Object memory() {
+        return customers;
+    }
+
+    @Override
+    protected void recall(JsonNode memory) {
+        memory.forEach(one -> customers.add(JSON.treeToValue(one, Customer.class)));
+    }
+
+    @Override
     protected Reply reply(Call call) {
         if (call.path().equals("/openapi.json")) {
             return Reply.json(200, OpenApiFile.of("customer-records.json"));

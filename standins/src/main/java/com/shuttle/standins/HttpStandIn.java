@@ -5,16 +5,21 @@ import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.net.BindException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executors;
@@ -86,11 +91,52 @@ public abstract class HttpStandIn implements AutoCloseable {
     private final CountDownLatch closing = new CountDownLatch(1);
     private volatile Mood mood = Mood.WELL;
 
+    /** Where it keeps what it is told; null for nowhere. */
+    private @Nullable Path file;
+
     /** @param port where that is taken, or 0, any that is free */
     protected HttpStandIn(String name, int port) throws IOException {
         this.name = name;
         this.server = bound(port);
         server.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
+    }
+
+    /**
+     * Keeps what it is told in a folder, and knows again what lies there: so that after a restart no number is given twice. To be
+     * called before anybody calls it.
+     */
+    public synchronized void keepIn(Path folder) throws IOException {
+        file = folder.resolve(name.toLowerCase(Locale.ROOT).replaceAll("[^a-z]+", "-") + ".json");
+        if (Files.isRegularFile(file)) {
+            JsonNode kept = JSON.readTree(Files.readString(file));
+            recall(kept.path("memory"));
+            kept.path("given")
+                    .properties()
+                    .forEach(one -> given.put(one.getKey(), JSON.treeToValue(one.getValue(), Reply.class)));
+        }
+    }
+
+    /** What it keeps from one start to the next, to be written as JSON; null for nothing. */
+    protected @Nullable Object memory() {
+        return null;
+    }
+
+    /** Takes over what it kept. */
+    protected void recall(JsonNode memory) {}
+
+    private void keep() {
+        Object memory = memory();
+        if (file == null || memory == null) {
+            return;
+        }
+        try {
+            Files.createDirectories(file.getParent());
+            Path fresh = file.resolveSibling(file.getFileName() + ".new");
+            Files.writeString(fresh, JSON.writeValueAsString(Map.of("memory", memory, "given", given)));
+            Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Takes calls from now on. */
@@ -206,6 +252,9 @@ public abstract class HttpStandIn implements AutoCloseable {
         if (key != null && reply.status() < 500) {
             given.put(key, reply);
         }
+        if (!call.method().equals("GET")) {
+            keep();
+        }
         return reply;
     }
 
@@ -231,7 +280,7 @@ public abstract class HttpStandIn implements AutoCloseable {
     private static Call call(HttpExchange exchange) throws IOException {
         Map<String, String> headers = new LinkedHashMap<>();
         exchange.getRequestHeaders()
-                .forEach((name, values) -> headers.put(name.toLowerCase(java.util.Locale.ROOT), values.getFirst()));
+                .forEach((name, values) -> headers.put(name.toLowerCase(Locale.ROOT), values.getFirst()));
         try (InputStream in = exchange.getRequestBody()) {
             return new Call(
                     exchange.getRequestMethod(),

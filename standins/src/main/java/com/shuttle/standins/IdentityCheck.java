@@ -15,8 +15,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Properties;
 import java.util.SplittableRandom;
+import tools.jackson.databind.JsonNode;
 
 /**
  * A stand-in for an identity check: mails a code of six figures and tells whether what is brought back is it, three times at
@@ -29,16 +31,10 @@ public final class IdentityCheck extends HttpStandIn {
 
     private static final int MOST_TRIES = 3;
 
-    private static final class Check {
-        final String email;
-        final String code;
-        int tries;
+    private record Check(String email, String code, int tries) {}
 
-        Check(String email, String code) {
-            this.email = email;
-            this.code = code;
-        }
-    }
+    /** What it keeps: codes that were sent, and where confirmations go. */
+    private record Memory(Map<String, Check> checks, Map<String, String> callbacks) {}
 
     private final MailServer mail;
     private final Map<String, Check> checks = new LinkedHashMap<>();
@@ -48,6 +44,18 @@ public final class IdentityCheck extends HttpStandIn {
     public IdentityCheck(MailServer mail, int port) throws IOException {
         super("Identity check", port);
         this.mail = mail;
+    }
+
+    @Override
+    protected Object memory() {
+        return new Memory(checks, callbacks);
+    }
+
+    @Override
+    protected void recall(JsonNode memory) {
+        Memory kept = JSON.treeToValue(memory, Memory.class);
+        checks.putAll(kept.checks());
+        callbacks.putAll(kept.callbacks());
     }
 
     @Override
@@ -62,13 +70,13 @@ public final class IdentityCheck extends HttpStandIn {
         String email = call.json().path("email").asString("");
         if (call.path().equals("/codes") && !email.isBlank()) {
             String number = "Q" + (checks.size() + 1);
-            Check check = new Check(email, Integer.toString(random.nextInt(100_000, 1_000_000)));
+            Check check = new Check(email, Integer.toString(random.nextInt(100_000, 1_000_000)), 0);
             checks.put(number, check);
-            send(email, "Your code", "Your code is " + check.code + ".");
+            send(email, "Your code", "Your code is " + check.code() + ".");
             return Reply.json(201, Map.of("check", number));
         }
         if (path.length == 3 && path[1].equals("codes") && checks.containsKey(path[2])) {
-            return tried(checks.get(path[2]), call.json().path("code").asString(""));
+            return tried(path[2], call.json().path("code").asString(""));
         }
         if (call.path().equals("/confirmations") && !email.isBlank()) {
             String number = "W" + (callbacks.size() + 1) + random.nextInt(1_000_000);
@@ -79,12 +87,15 @@ public final class IdentityCheck extends HttpStandIn {
         return Reply.json(404, Map.of("error", "there is no such address"));
     }
 
-    private static Reply tried(Check check, String code) {
-        if (++check.tries > MOST_TRIES) {
+    private Reply tried(String number, String code) {
+        Check before = Objects.requireNonNull(checks.get(number));
+        Check check = new Check(before.email(), before.code(), before.tries() + 1);
+        checks.put(number, check);
+        if (check.tries() > MOST_TRIES) {
             return Reply.json(200, Map.of("state", "over"));
         }
-        boolean right = code.replaceAll("\\D", "").equals(check.code);
-        return Reply.json(200, Map.of("state", right ? "right" : check.tries == MOST_TRIES ? "over" : "wrong"));
+        boolean right = code.replaceAll("\\D", "").equals(check.code());
+        return Reply.json(200, Map.of("state", right ? "right" : check.tries() == MOST_TRIES ? "over" : "wrong"));
     }
 
     private Reply confirm(Call call, String number) {
@@ -131,15 +142,15 @@ public final class IdentityCheck extends HttpStandIn {
     /** The code that was sent last to an address; empty for none. */
     public synchronized String codeFor(String email) {
         return checks.values().stream()
-                .filter(check -> check.email.equals(email))
-                .reduce("", (before, check) -> check.code, (a, b) -> b);
+                .filter(check -> check.email().equals(email))
+                .reduce("", (before, check) -> check.code(), (a, b) -> b);
     }
 
     @Override
     protected List<List<String>> kept() {
         List<List<String>> rows = new ArrayList<>();
         rows.add(List.of("Check", "Email", "Tries"));
-        checks.forEach((number, check) -> rows.add(List.of(number, check.email, Integer.toString(check.tries))));
+        checks.forEach((number, check) -> rows.add(List.of(number, check.email(), Integer.toString(check.tries()))));
         return rows;
     }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import tools.jackson.databind.JsonNode;
 
 /**
  * A stand-in for the stock of telescopes on loan. Takes forms, replies in JSON; programs get in with the name {@value #NAME} and
@@ -16,13 +17,29 @@ public final class LoanStock extends HttpStandIn {
     public static final String PASSWORD = "stock-password";
 
     private final Map<String, Integer> free = new TreeMap<>();
-    private final List<List<String>> loans = new ArrayList<>();
+    private final List<Loan> loans = new ArrayList<>();
+
+    private record Loan(String reference, String model, String email, String from) {}
 
     public LoanStock(int port) throws IOException {
         super("Loan stock", port);
         free.put("Lapwing 130", 3);
         free.put("Finch 70", 1);
         free.put("Heath 200", 0);
+    }
+
+    @Override
+    protected Object memory() {
+        return loans;
+    }
+
+    @Override
+    protected void recall(JsonNode memory) {
+        for (JsonNode one : memory) {
+            Loan loan = JSON.treeToValue(one, Loan.class);
+            loans.add(loan);
+            free.merge(loan.model(), -1, Integer::sum);
+        }
     }
 
     @Override
@@ -47,7 +64,7 @@ public final class LoanStock extends HttpStandIn {
             }
             free.merge(model, -1, Integer::sum);
             String reference = "L-" + (501 + loans.size());
-            loans.add(List.of(reference, model, form.getOrDefault("email", ""), form.getOrDefault("from", "")));
+            loans.add(new Loan(reference, model, form.getOrDefault("email", ""), form.getOrDefault("from", "")));
             return Reply.json(200, Map.of("state", "lent", "reference", reference));
         }
         return Reply.json(404, Map.of("error", "there is no such address"));
@@ -58,7 +75,7 @@ public final class LoanStock extends HttpStandIn {
         List<List<String>> rows = new ArrayList<>();
         rows.add(List.of("Loan", "Telescope", "Email", "From"));
         free.forEach((model, count) -> rows.add(List.of(count + " free", model, "", "")));
-        rows.addAll(loans);
+        loans.forEach(loan -> rows.add(List.of(loan.reference(), loan.model(), loan.email(), loan.from())));
         return rows;
     }
 }

@@ -8,7 +8,11 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.Base64;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** The services that the demo and the tests meet, over real HTTP and SMTP. */
 class StandInsTest {
@@ -48,6 +52,38 @@ class StandInsTest {
             assertThat(send(records, "GET", "/customers?email=ADA@mill.example", "", "X-Key", CustomerRecords.KEY)
                             .body())
                     .contains("\"count\":1");
+        }
+    }
+
+    /** No number is given twice, and a call that is repeated after a restart gets its reply of then. */
+    @Test
+    void whatTheyAreToldIsKnownAfterARestart(@TempDir Path folder) throws Exception {
+        String[] first = {"X-Key", CustomerRecords.KEY, "Idempotency-Key", "k1"};
+        String ada = "{\"name\":\"Ada\",\"email\":\"ada@mill.example\"}";
+        for (int start = 0; start < 2; start++) {
+            try (CustomerRecords records = new CustomerRecords(0)) {
+                records.keepIn(folder);
+                records.start();
+                assertThat(send(records, "POST", "/customers", ada, first).body())
+                        .contains("C-1001");
+                String other = "{\"name\":\"Bo\",\"email\":\"bo" + start + "@mill.example\"}";
+                assertThat(send(records, "POST", "/customers", other, "X-Key", CustomerRecords.KEY)
+                                .body())
+                        .contains("C-100" + (start + 2));
+            }
+        }
+        for (int start = 0; start < 2; start++) {
+            try (LoanStock stock = new LoanStock(0)) {
+                stock.keepIn(folder);
+                stock.start();
+                String in = "Basic "
+                        + Base64.getEncoder()
+                                .encodeToString(
+                                        (LoanStock.NAME + ":" + LoanStock.PASSWORD).getBytes(StandardCharsets.UTF_8));
+                assertThat(send(stock, "POST", "/loans", "model=Finch+70", "Authorization", in)
+                                .body())
+                        .contains(start == 0 ? "L-501" : "none free");
+            }
         }
     }
 

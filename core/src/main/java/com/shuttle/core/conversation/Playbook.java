@@ -7,6 +7,7 @@ import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Compute;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
+import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import com.shuttle.core.flow.ValueType;
@@ -132,6 +133,16 @@ public final class Playbook {
             }
         }
         return List.copyOf(slots.values());
+    }
+
+    /** Where the flow begins by which a person is asked for; null where the bot's own words do that. */
+    public @Nullable Place personFlow() {
+        return release.standing().stream()
+                .filter(standing -> standing.request().equals(StandingWords.PERSON))
+                .map(standing -> starts.get(standing.flow()))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
     }
 
     /** Whether any step arranges appointments. */

@@ -129,6 +129,9 @@ public final class ReleaseDiff {
                 new ArrayList<>(response.say().isEmpty() ? response.occasion().usual() : response.say());
         response.outside().forEach(line -> lines.add("outside hours: " + line));
         response.offers().forEach(offer -> lines.add("offers: " + offer));
+        if (!response.flow().isEmpty()) {
+            lines.add("then the flow " + response.flow());
+        }
         if (response.minutes() != Response.USUAL_MINUTES) {
             lines.add("after " + response.minutes() + " minutes");
         }
@@ -144,7 +147,8 @@ public final class ReleaseDiff {
                 one -> (one.off() ? "not heard" : "heard")
                         + one.phrases().stream()
                                 .map(phrase -> "\nalso: " + phrase)
-                                .collect(Collectors.joining()),
+                                .collect(Collectors.joining())
+                        + (one.flow().isEmpty() ? "" : "\nby the flow " + one.flow()),
                 name -> "the request “" + name.replace('_', ' ') + "”");
     }
 

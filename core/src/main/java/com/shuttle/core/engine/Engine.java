@@ -5,18 +5,14 @@ import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.core.conversation.Message.From;
-import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.conversation.World;
 import com.shuttle.core.engine.turn.Needed;
-import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
-import com.shuttle.core.flow.Occasion;
-import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.reading.Context;
@@ -152,7 +148,7 @@ public final class Engine {
             }
             case Event.TimeCame came -> {
                 if (came.key().equals(run.quiet())) {
-                    new Silence(run).broken();
+                    new Silence(run, walker).broken();
                 } else {
                     timeCame(run, walker);
                 }
@@ -175,8 +171,8 @@ public final class Engine {
             case Event.AgentClosed ignored -> walker.player().closed();
         }
         walker.walk();
-        rest(run, event);
-        new Silence(run).after(event);
+        new Outcomes(run, walker).follow(event);
+        new Silence(run, walker).after(event);
     }
 
     private static void timeCame(TurnRun run, Walker walker) {
@@ -185,23 +181,6 @@ public final class Engine {
             run.pass(Speaker.BOT);
         }
         walker.player().timeCame();
-    }
-
-    /** What a conversation that rests after a visitor's word offers next. */
-    private static void rest(TurnRun run, Event event) {
-        boolean rests = run.speaker() == Speaker.BOT && run.at() == null && run.awaiting() == null;
-        boolean said = event instanceof Event.Said;
-        if (!rests || !said && !(event instanceof Event.Picked)) {
-            return;
-        }
-        Response next = run.responses.of(Occasion.NEXT);
-        if (next.on()) {
-            List<Offer> offers = Offers.words(next.offers());
-            run.responses.say(Occasion.NEXT, "", offers);
-            run.await(offers.isEmpty() ? null : new Awaiting.Next(offers));
-        } else if (said && run.silentSoFar()) {
-            run.say(Phrasebook.RESTING);
-        }
     }
 
     /**

@@ -40,6 +40,9 @@ final class Listener {
     private static final List<Source> MAIN =
             List.of(Source.ANSWER, Source.FLOW, Source.QUESTION, Source.MOOD, Source.VALUE, Source.STANDING);
 
+    /** Cosine from which an option says what a request says. */
+    private static final double SAYS_THE_SAME = 0.55;
+
     private final TurnRun run;
     private final Walker walker;
     private final Requests requests;
@@ -118,10 +121,12 @@ final class Listener {
      * @param kept is given each fact that wins when it acts
      * @return where facts are told
      */
-    private List<Span> understood(Claims claims, Map<String, Reading.Given> kept, String whole, String text) {
+    private List<Span> understood(Claims claims, Map<String, Reading.Given> kept, String typed, String text) {
         Heard standing = requests.standing(text);
-        if (standing != null && standing.rest().isEmpty()) {
-            claims.add(Source.STANDING, standing, List.of());
+        boolean whole = standing != null && standing.rest().isEmpty();
+        Heard option = whole || requests.call(text) != null ? optionOf(text) : null;
+        if (option != null || whole) {
+            claims.add(option == null ? Source.STANDING : Source.ANSWER, option == null ? standing : option, List.of());
             return List.of();
         }
         Heard booked = new OwnBookings(run, walker).request(text, questions);
@@ -129,7 +134,7 @@ final class Listener {
             claims.add(Source.STANDING, booked, List.of());
             return List.of();
         }
-        Heard answer = answer(whole, text);
+        Heard answer = answer(typed, text);
         boolean heardAll = answer != null
                 && (aside() && answer.strength() >= Strengths.ANSWER
                         || walker.player().hearsChanges());
@@ -154,6 +159,31 @@ final class Listener {
                         .leaving(isPlaced(given, text) ? Span.without(text, given.start(), given.end()) : text),
                 isPlaced(given, text) ? List.of() : Span.all(text)));
         return facts;
+    }
+
+    /** A request that an option says just as well is that option: "Call me back" is the designer's own way to a person. */
+    private @Nullable Heard optionOf(String text) {
+        List<Offer> offers = run.awaiting() instanceof Awaiting.Pick pick
+                ? pick.offers().stream()
+                        .filter(offer -> offer.link().isBlank()
+                                && Words.of(offer.label()).size() > 1)
+                        .toList()
+                : List.of();
+        double[] near = run.around()
+                .meaning()
+                .nearness(text, offers.stream().map(Offer::label).toList());
+        int best = -1;
+        for (int i = 0; i < near.length; i++) {
+            best = near[i] >= SAYS_THE_SAME && (best < 0 || near[i] > near[best]) ? i : best;
+        }
+        if (best < 0) {
+            return null;
+        }
+        Offer meant = offers.get(best);
+        return new Heard(
+                "answer to the choice",
+                "“" + meant.label() + "” by meaning",
+                () -> new Picks(walker).pick(List.of(meant.id())));
     }
 
     /** Whether it is known which words of a message a value was read from; otherwise it is in nobody's way. */

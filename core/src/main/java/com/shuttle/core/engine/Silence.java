@@ -1,6 +1,7 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Occasion;
@@ -16,9 +17,11 @@ final class Silence {
     private static final int SECONDS = 60;
 
     private final TurnRun run;
+    private final Walker walker;
 
-    Silence(TurnRun run) {
+    Silence(TurnRun run, Walker walker) {
         this.run = run;
+        this.walker = walker;
     }
 
     /** The time has come. */
@@ -27,6 +30,10 @@ final class Silence {
             run.trace("silence", "asks whether the visitor is still there");
             run.responses.say(Occasion.SILENCE);
             listen(Occasion.CLOSING, true);
+            Place flow = run.responses.follows(run.responses.of(Occasion.SILENCE));
+            if (flow != null) {
+                walker.visit(flow);
+            }
         } else {
             run.trace("silence", "closes the conversation");
             run.responses.say(Occasion.CLOSING);

@@ -5,16 +5,15 @@ import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.Way;
-import com.shuttle.core.engine.steps.HandOffPlayer;
 import com.shuttle.core.engine.steps.OwnBookingPlayer;
 import com.shuttle.core.engine.steps.Player;
 import com.shuttle.core.engine.steps.Players;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
-import com.shuttle.core.flow.HandOff;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Question;
+import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Target;
 import java.util.function.Consumer;
@@ -136,32 +135,32 @@ final class Walker implements Course {
         listener.accept(text);
     }
 
-    /** The flow stood in, or the main one. */
-    private String flow() {
-        Place at = run.at();
-        return at == null ? run.playbook.release().mainFlow() : at.flow();
-    }
-
     /**
-     * The visitor wants a person, or the bot can do no more: by the bot's own Hand off step where it has one.
+     * The visitor wants a person, or the bot can do no more: by the flow that the designer has chosen for that, from its
+     * beginning, or by the bot's own words.
      *
      * @return whether the place was left; otherwise nobody was there and the pending question should be put again
      */
     boolean requestPerson() {
-        Place place = run.playbook.first(HandOff.class, flow());
-        if (place != null && Players.of(run.playbook.step(place), this) instanceof HandOffPlayer handOff) {
-            boolean takes = handOff.takes();
-            if (takes) {
-                run.stand(place);
-            }
-            return takes;
+        Place flow = run.playbook.personFlow();
+        Place here = run.at();
+        if (flow != null && (here == null || !here.flow().equals(flow.flow()))) {
+            run.trace("wants a person", run.playbook.nameOf(flow.flow()));
+            visit(flow);
+            return true;
         }
-        if (run.ask(new Query.Staffed(""))) {
+        String team = run.playbook.release().profile().team();
+        if (run.ask(new Query.Staffed(team))) {
             run.responses.say(Occasion.HANDED_OVER);
-            run.queue("");
+            run.queue(team);
             return true;
         }
         nobody("");
-        return false;
+        Response outcome = run.responses.outcome();
+        Place then = outcome == null ? null : run.responses.follows(outcome);
+        if (then != null) {
+            visit(then);
+        }
+        return then != null;
     }
 }

@@ -6,7 +6,6 @@ import com.shuttle.core.flow.shape.Forms;
 import com.shuttle.core.flow.shape.Property.Field;
 import com.shuttle.core.flow.shape.Property.Wordings;
 import com.shuttle.core.flow.shape.Shape;
-import com.shuttle.core.flow.shape.When;
 import java.util.List;
 import java.util.Map;
 
@@ -63,7 +62,7 @@ public record Answer(
             Field.of("lead", Forms.TEXT, "Before the answer, it says", "nothing"),
             Field.of("more", Forms.TEXT, "After the answer, it says", "nothing"),
             Field.of("of", Forms.VARIABLE, "answers what is in", "the visitor's words"),
-            Field.of("collections", Forms.references("collection"), "").when(When.NEVER),
+            Field.of("collections", Forms.references("collection"), "looks in", "all of the bot's collections"),
             Field.of("sources", SOURCES, "from"),
             Field.of("answerFrom", CONFIDENCE, "answers from", "usual").before("% confidence"),
             Field.of("suggestFrom", CONFIDENCE, "suggests from", "usual").before("% confidence"));

@@ -56,6 +56,26 @@ public record Flow(
         return new Flow(id, name, phrases, sections, changed);
     }
 
+    /** This flow under another id, with its own exits to itself. */
+    public Flow as(String changedId) {
+        Target here = new Target.ToFlow(id);
+        List<Section> led = sections.stream()
+                .map(section -> section.withSteps(section.steps().stream()
+                        .map(step -> led(step, here, new Target.ToFlow(changedId)))
+                        .toList()))
+                .toList();
+        return new Flow(changedId, name, phrases, led, pins);
+    }
+
+    private static Step led(Step step, Target from, Target to) {
+        if (!step.exits().containsValue(from)) {
+            return step;
+        }
+        Map<String, Target> exits = new LinkedHashMap<>(step.exits());
+        exits.replaceAll((slot, target) -> target.equals(from) ? to : target);
+        return step.withExits(exits);
+    }
+
     /** This flow with another name and other phrases. */
     public Flow described(String changedName, List<String> changedPhrases) {
         return new Flow(id, changedName, changedPhrases, sections, pins);

@@ -1,5 +1,6 @@
 package com.shuttle.core.flow;
 
+import com.networknt.schema.Error;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
@@ -77,9 +78,7 @@ public final class FlowJson {
                 return new Result.Bad(
                         List.of(new Fault("/format", "this file was made by another version of Shuttle: " + format)));
             }
-            schema.validate(json, InputFormat.JSON)
-                    .forEach(error ->
-                            faults.add(new Fault(error.getInstanceLocation().toString(), error.getMessage())));
+            schema.validate(json, InputFormat.JSON).forEach(error -> faults.add(fault(error)));
             if (!faults.isEmpty()) {
                 return new Result.Bad(faults);
             }
@@ -93,6 +92,14 @@ public final class FlowJson {
                             + e.getLocation().getColumnNr();
             return new Result.Bad(List.of(new Fault("", "this is not JSON" + where)));
         }
+    }
+
+    /** A setting that nobody knows is told where it stands: it would be lost without a word. */
+    private static Fault fault(Error error) {
+        String place = error.getInstanceLocation().toString();
+        return "additionalProperties".equals(error.getKeyword())
+                ? new Fault(place + "/" + error.getProperty(), "there is no setting “" + error.getProperty() + "” here")
+                : new Fault(place, error.getMessage());
     }
 
     private static void references(Flow flow, boolean whole, List<Fault> faults) {

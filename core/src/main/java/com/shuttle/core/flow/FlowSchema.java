@@ -79,6 +79,9 @@ public final class FlowSchema {
               }
             }""";
 
+    /** What every step has; what it must be stands with them. */
+    private static final List<String> EVERY = List.of("kind", "id", "exits");
+
     private FlowSchema() {}
 
     /** The schema as text. */
@@ -101,7 +104,10 @@ public final class FlowSchema {
             kinds.add(kind.key());
             ObjectNode one = cases.addObject();
             one.putObject("if").putObject("properties").putObject("kind").put("const", kind.key());
-            one.set("then", object(kind.shape().properties()));
+            ObjectNode then = object(kind.shape().properties());
+            ObjectNode known = (ObjectNode) then.get("properties");
+            EVERY.forEach(name -> known.set(name, JSON.booleanNode(true)));
+            one.set("then", then.put("additionalProperties", false));
         }
         ObjectNode step = (ObjectNode)
                 Forms.schema("{'type':'object','required':['kind','id'],'properties':{'id':{'$ref':'#/$defs/id'},"

@@ -83,6 +83,22 @@ public enum Occasion implements Keyed {
         return this == SILENCE || this == CLOSING;
     }
 
+    /** Whether a flow may follow. */
+    public boolean leads() {
+        return switch (this) {
+            case FOUND, RELATED, NOT_FOUND, BUSY, CLOSED, SILENCE -> true;
+            case HANDED_OVER, NEXT, CLOSING -> false;
+        };
+    }
+
+    /** Whether things to pick from may stand beside it. */
+    public boolean offers() {
+        return switch (this) {
+            case FOUND, NOT_FOUND, BUSY, CLOSED, NEXT -> true;
+            case RELATED, HANDED_OVER, SILENCE, CLOSING -> false;
+        };
+    }
+
     /** @throws IllegalArgumentException if there is no such occasion */
     @JsonCreator
     public static Occasion of(String key) {

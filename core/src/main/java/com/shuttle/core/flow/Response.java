@@ -1,5 +1,6 @@
 package com.shuttle.core.flow;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 
 /**
@@ -8,11 +9,18 @@ import java.util.List;
  * @param on      whether it says anything
  * @param say     wordings to choose from; empty for the usual one
  * @param outside wordings outside hours; empty for the same
- * @param offers  what may be picked beside it, for {@link Occasion#NEXT}
+ * @param offers  what may be picked beside it, for those that {@link Occasion#offers()}
  * @param minutes how long it waits, for occasions that come after a time
+ * @param flow    id of the flow that follows, for those that {@link Occasion#leads()}; empty for none
  */
 public record Response(
-        Occasion occasion, boolean on, List<String> say, List<String> outside, List<String> offers, int minutes) {
+        Occasion occasion,
+        boolean on,
+        List<String> say,
+        List<String> outside,
+        List<String> offers,
+        int minutes,
+        @JsonInclude(JsonInclude.Include.NON_EMPTY) String flow) {
 
     /** How long it waits where nothing was set. */
     public static final int USUAL_MINUTES = 10;
@@ -24,6 +32,13 @@ public record Response(
         outside = outside == null ? List.of() : List.copyOf(outside);
         offers = offers == null ? List.of() : List.copyOf(offers);
         minutes = minutes < 1 || minutes > MOST_MINUTES ? USUAL_MINUTES : minutes;
+        flow = flow == null ? "" : flow;
+    }
+
+    /** One that no flow follows. */
+    public Response(
+            Occasion occasion, boolean on, List<String> say, List<String> outside, List<String> offers, int minutes) {
+        this(occasion, on, say, outside, offers, minutes, "");
     }
 
     /** As it is where nothing was set. */

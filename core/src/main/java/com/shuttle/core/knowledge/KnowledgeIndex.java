@@ -259,7 +259,9 @@ public final class KnowledgeIndex {
                 evidence.mean(Kind.COVERED),
                 evidence.words(),
                 ranking.sharedWords(asked, scored.unit()));
-        List<String> said = unit.source() == Source.ENTRY ? unit.answers() : List.of(excerpt(scored.unit(), asked));
+        List<String> said = unit.source() == Source.ENTRY
+                ? unit.answers()
+                : List.of(underItsHeading(unit, excerpt(scored.unit(), asked)));
         return new Match(
                 unit.ref(),
                 unit.source(),
@@ -274,6 +276,12 @@ public final class KnowledgeIndex {
     /** What stands behind the ref of an earlier match, as a match of confidence 1: an entry, a whole article, or what a table answers. */
     public Optional<Match> byRef(String ref, AskedTables tables) {
         return tables.byRef(ref).or(() -> shelf.byRef(ref));
+    }
+
+    /** A passage means what it says only below its heading: under "What we do not mend" a list of things is none to bring. */
+    private static String underItsHeading(Unit passage, String sentences) {
+        String heading = passage.heading();
+        return heading.isEmpty() ? sentences : "**" + heading + "**\n\n" + sentences;
     }
 
     /** The sentences of a passage that a question is about, in their order, the nearest among them. */

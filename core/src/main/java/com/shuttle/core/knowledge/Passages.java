@@ -20,7 +20,10 @@ final class Passages {
 
     private static final Pattern HEADING = Pattern.compile("^#{1,6}\\s+(.*?)\\s*#*$");
     private static final Pattern RULE = Pattern.compile("^\\s*\\|?(\\s*:?-+:?\\s*\\|?)+\\s*$");
-    private static final Pattern MARKS = Pattern.compile("!?\\[([^]]*)]\\([^)]*\\)|[*_`]{1,3}");
+    private static final Pattern MARKS = Pattern.compile("\\[([^]]*)]\\([^)]*\\)|[*_`]{1,3}");
+
+    /** What a picture shows is described for those who cannot see it, and says nothing that the article says. */
+    private static final Pattern PICTURES = Pattern.compile("!\\[[^]]*]\\([^)]*\\)");
 
     private Passages() {}
 
@@ -97,7 +100,8 @@ final class Passages {
     /** List items and table rows are sentences of their own. */
     static List<String> sentences(String markdown) {
         List<String> sentences = new ArrayList<>();
-        for (String block : withRowsRead(markdown).split("\\n\\s*\\n|\\n(?=\\s*(?:[-*+|]|\\d+[.)])\\s)")) {
+        String told = PICTURES.matcher(markdown).replaceAll("");
+        for (String block : withRowsRead(told).split("\\n\\s*\\n|\\n(?=\\s*(?:[-*+|]|\\d+[.)])\\s)")) {
             String plain = MARKS.matcher(block.replaceFirst("^\\s*(?:[-*+>]|\\d+[.)])\\s+", ""))
                     .replaceAll("$1")
                     .replaceAll("\\s+", " ")

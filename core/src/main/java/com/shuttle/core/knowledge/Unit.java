@@ -61,6 +61,11 @@ record Unit(
         return new Unit(other, source, title, wordings, answers, sentences, otherTies);
     }
 
+    /** Of a passage, its own heading within its article; empty for none. */
+    String heading() {
+        return source == Source.ARTICLE && wordings.size() > 1 ? wordings.getLast() : "";
+    }
+
     /** All its words. */
     String text() {
         return String.join("\n", wordings) + "\n" + String.join("\n", answers);

@@ -20,6 +20,11 @@ class HandoffTest {
             .choice("menu", "Welcome back. What would you like?", "Nothing", "bye", "Plan a visit", "name")
             .question("name", "Lovely. What is your name?", ValueType.PERSON_NAME, "name", "email")
             .question("email", "And your email?", ValueType.EMAIL, "email", "bye")
+            .end("bye", "Clear skies!")
+            .build();
+
+    private static final Flow PERSON = flow("person")
+            .message("well", "Of course.", "person")
             .handOff("person", "visits", "bye", null)
             .end("bye", "Clear skies!")
             .build();
@@ -29,7 +34,7 @@ class HandoffTest {
     }
 
     private static Talk atMenu() {
-        return Talk.with(world(), MAIN);
+        return Talk.personBy("person", world(), MAIN, PERSON);
     }
 
     private static Talk atName() {
@@ -39,7 +44,7 @@ class HandoffTest {
     @Test
     void aPersonTakesAnswersAndCloses() {
         Talk talk = atMenu().says("a person");
-        talk.hears("Passing you on.");
+        talk.hears("Of course.", "Passing you on.");
         talk.says("I wait").hearsPart("whoever comes will read it");
         talk.says("is there parking?").hears("Parking is free.");
         talk.says("I want a person").hearsPart("You are in the queue");
@@ -65,10 +70,10 @@ class HandoffTest {
     void whenNobodyIsThereThePlaceIsKept() {
         FakeWorld empty = world();
         empty.anybody = false;
-        Talk.with(empty, MAIN)
+        Talk.personBy("person", empty, MAIN, PERSON)
                 .picks("o2")
                 .says("a person")
-                .hears("Nobody is in.", "What is your name?")
+                .hears("Of course.", "Nobody is in.", "Lovely. What is your name?")
                 .says("Dana")
                 .knows("name", "Dana");
     }
@@ -127,12 +132,43 @@ class HandoffTest {
     void theNobodyExitIsTakenWhereTheDesignerLedIt() {
         FakeWorld empty = world();
         empty.anybody = false;
-        Flow flow = flow("main")
-                .choice("menu", "Which?", "A", "end", "B", "end")
+        Flow main =
+                flow("main").choice("menu", "Which?", "A", "end", "B", "end").build();
+        Flow person = flow("person")
                 .handOff("person", "visits", "end", "leave")
                 .question("leave", "Leave your email?", ValueType.EMAIL, "email", "end")
                 .build();
-        Talk.with(empty, flow).says("a person please").hears("Nobody is in.", "Leave your email?");
+        Talk talk = Talk.personBy("person", empty, main, person).says("a person please");
+        talk.hears("Nobody is in.", "Leave your email?");
+        talk.says("just get me a human").hearsPart("Nobody from the team").hearsPart("Leave your email?");
+    }
+
+    /** A Hand off in the midst of a flow is reached by that flow alone, with all that it asks before. */
+    @Test
+    void nobodyIsTakenIntoTheMidstOfAFlow() {
+        Flow main =
+                flow("main").choice("menu", "Which?", "A", "end", "B", "end").build();
+        Flow repair = flow("repair")
+                .question("fault", "What is broken?", ValueType.TEXT, "fault", "person")
+                .handOff("person", "bench", "end", null)
+                .build();
+        Talk talk = Talk.with(world(), main, repair).says("human");
+        talk.hears("I'm passing you to a person. They can read what we've said so far.");
+        assertThat(talk.state.team()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"I want someone to call me back", "call me back please", "can somebody ring me?"})
+    void anOptionThatSaysSoIsPicked(String words) {
+        Flow main = flow("main")
+                .choice("menu", "How shall we do it?", "By mail", "end", "Someone calls me back", "number")
+                .question("number", "Which number?", ValueType.PHONE, "phone", "end")
+                .build();
+        FakeWorld world = world();
+        world.closeness = (text, others) -> others.stream()
+                .mapToDouble(other -> other.contains("calls") ? 0.7 : 0.1)
+                .toArray();
+        Talk.with(world, main).says(words).hears("Which number?");
     }
 
     @ParameterizedTest

@@ -12,6 +12,7 @@ import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Response;
+import com.shuttle.core.flow.ValueType;
 import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -93,6 +94,46 @@ class ResponsesTest {
         talk.picks("w1").hears("Parking is free.", "Anything else?");
         talk.says("parking").hears("Parking is free.", "Anything else?");
         talk.says("who painted the whale?").hearsPart("I don't know that one");
+    }
+
+    private static Response then(Occasion occasion, String flow, String... offers) {
+        return new Response(occasion, true, List.of("Well."), List.of(), List.of(offers), 5, flow);
+    }
+
+    private static final Flow MESSAGE = flow("message")
+            .question("m", "What shall I pass on?", ValueType.LONG_TEXT, "message", null)
+            .build();
+
+    @Test
+    void whatComesOfATurnMayLeadToAFlowOrOfferThings() {
+        Talk talk = Talk.saying(world(), List.of(then(Occasion.NOT_FOUND, "message")), EMPTY, MESSAGE);
+        talk.says("who painted the whale?").hears("Well.", "What shall I pass on?");
+        talk.says("please tell me").knows("message", "please tell me");
+        Talk.saying(world(), List.of(then(Occasion.RELATED, "message")), EMPTY, MESSAGE)
+                .says("about dogs?")
+                .hears("Well.", "What shall I pass on?");
+        Talk offered = Talk.saying(world(), List.of(then(Occasion.FOUND, "", "Parking", "Prices")), EMPTY, MESSAGE);
+        offered.says("is there parking?")
+                .hears("Well.", "Parking is free.", "Is there anything you would like to ask?");
+        assertThat(offered.state.awaiting().offers()).hasSize(2);
+    }
+
+    @Test
+    void whatIsBeingAskedIsNotLeftForIt() {
+        Talk asked = Talk.saying(world(), List.of(then(Occasion.NOT_FOUND, "message")), FLOW, MESSAGE);
+        asked.says("who painted the whale?").hears("Well.", "What would you like?");
+    }
+
+    @Test
+    void nobodyThereAndSilenceLeadToAFlowAndBack() {
+        FakeWorld alone = world();
+        alone.anybody = false;
+        Talk talk = Talk.saying(alone, List.of(then(Occasion.CLOSED, "message")), FLOW, MESSAGE);
+        talk.says("a person please").hears("Well.", "What shall I pass on?");
+        talk.says("ring me tomorrow").hears("What would you like?");
+        Talk quiet = Talk.saying(world(), List.of(then(Occasion.SILENCE, "message")), FLOW, MESSAGE);
+        quiet.says("is there parking?");
+        quiet.take(new Event.TimeCame(quiet.stamp(), timer(quiet))).hears("Well.", "What shall I pass on?");
     }
 
     private static String timer(Talk talk) {

@@ -16,6 +16,7 @@ import com.shuttle.core.conversation.Way;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Response;
+import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
 import java.time.Instant;
@@ -43,7 +44,7 @@ final class Talk {
     }
 
     /** As {@link #with}, where the bot says this on occasions; its people are there on Mondays. */
-    static Talk saying(FakeWorld ports, List<Response> responses, Flow flow) {
+    static Talk saying(FakeWorld ports, List<Response> responses, Flow... flow) {
         Map<String, String> hours = Map.of("monday", "09:00-17:00");
         Release.Profile profile = new Release.Profile("Vesper", "GB", "Europe/London", "", hours, responses);
         Talk talk = new Talk(ports, profile, List.of(), flow);
@@ -51,9 +52,22 @@ final class Talk {
         return talk;
     }
 
+    /** As {@link #with}, where a person is asked for by a flow. */
+    static Talk personBy(String flow, FakeWorld ports, Flow... flows) {
+        StandingWords person = new StandingWords(StandingWords.PERSON, false, List.of(), flow);
+        Release.Profile profile = new Release.Profile("Vesper", "GB", "Europe/London");
+        Talk talk = new Talk(ports, new Release(1, profile, flows[0].id(), List.of(flows), List.of(), List.of(person)));
+        talk.take(new Event.Started(talk.stamp(), "web", ""));
+        return talk;
+    }
+
     private Talk(FakeWorld ports, Release.Profile profile, List<Variable> declared, Flow... flows) {
+        this(ports, new Release(1, profile, flows[0].id(), List.of(flows), declared, List.of()));
+    }
+
+    private Talk(FakeWorld ports, Release release) {
         this.ports = ports;
-        this.playbook = new Playbook(new Release(1, profile, flows[0].id(), List.of(flows), declared, List.of()));
+        this.playbook = new Playbook(release);
     }
 
     static Talk with(FakeWorld ports, Flow... flows) {

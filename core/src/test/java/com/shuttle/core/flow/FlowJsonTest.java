@@ -3,6 +3,7 @@ package com.shuttle.core.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.shuttle.core.flow.shape.Form;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -40,6 +41,41 @@ class FlowJsonTest {
     }
 
     @Test
+    void namesOfThingsStandForTheirIds() {
+        Names.Known known = what -> switch (what) {
+            case "table" -> List.of(new Form.Value("t7", "Guides"));
+            case "column of t7" -> List.of(new Form.Value("c2", "Speaks"));
+            default -> List.of();
+        };
+        String step = "{\"kind\":\"look_up\",\"id\":\"a\",\"table\":\"@table/guides\",\"order\":\"@column/%s\"}";
+        assertThat(JSON.read(with(step.formatted("Speaks"))))
+                .isInstanceOfSatisfying(
+                        FlowJson.Result.Good.class,
+                        good -> assertThat(Names.resolved(good.flow(), known))
+                                .isInstanceOfSatisfying(
+                                        FlowJson.Result.Good.class,
+                                        done -> assertThat(FlowJson.write(done.flow()))
+                                                .contains("\"t7\"", "\"c2\"")));
+        assertThat(JSON.read(with(step.formatted("Height"))))
+                .isInstanceOfSatisfying(
+                        FlowJson.Result.Good.class,
+                        good -> assertThat(Names.resolved(good.flow(), known))
+                                .hasToString(new FlowJson.Result.Bad(List.of(new Fault(
+                                                "/sections/0/steps/0/order", "there is no column called “Height”")))
+                                        .toString()));
+    }
+
+    @Test
+    void aFlowUnderAnotherIdLeadsToItself() {
+        Flow flow = FlowBuilder.flow("main")
+                .choice("c", "Again?", "Yes", "flow:main", "No", "flow:other")
+                .build()
+                .as("flow-2");
+        assertThat(flow.allSteps().getFirst().exits().values())
+                .containsExactly(new Target.ToFlow("flow-2"), new Target.ToFlow("other"));
+    }
+
+    @Test
     void namesItsFormat() {
         assertThat(FlowJson.write(EVERY_KIND)).contains("\"format\" : \"shuttle-flow/1\"");
     }
@@ -67,6 +103,7 @@ class FlowJsonTest {
                 "{\"kind\":\"question\",\"id\":\"a\",\"ask\":[\"x\"],\"type\":\"text\",\"variable\":\"My Name\"} | /sections/0/steps/0/variable | pattern",
                 "{\"kind\":\"choice\",\"id\":\"a\",\"ask\":[\"x\"],\"options\":[{\"id\":\"o1\"}]} | /sections/0/steps/0/options/0 | label",
                 "{\"kind\":\"hand_off\",\"id\":\"a\",\"say\":[\"x\"],\"team\":3} | /sections/0/steps/0/team | string",
+                "{\"kind\":\"milestone\",\"id\":\"a\",\"name\":\"Won\"} | /sections/0/steps/0/name | no setting",
                 "{\"kind\":\"go_to\",\"id\":\"a\",\"comeBack\":\"yes\"} | /sections/0/steps/0/comeBack | boolean",
             })
     void refusesFaultyStepsWithTheirPlace(String step, String place, String says) {

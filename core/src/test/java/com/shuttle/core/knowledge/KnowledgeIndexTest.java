@@ -131,7 +131,10 @@ class KnowledgeIndexTest {
                 .getFirst();
         assertThat(match.source()).isEqualTo(Source.ARTICLE);
         assertThat(match.title()).isEqualTo("Volunteering: Training");
-        assertThat(match.answers().getFirst()).contains("red torch");
+        assertThat(match.answers().getFirst())
+                .as("below its heading")
+                .startsWith("**Training**\n\n")
+                .contains("red torch");
     }
 
     @Test

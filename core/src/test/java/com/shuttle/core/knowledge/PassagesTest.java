@@ -36,6 +36,14 @@ class PassagesTest {
     }
 
     @Test
+    void whatAPictureShowsIsNothingThatIsSaid() {
+        assertThat(Passages.sentences("![A dog on the lawn](/media/x) No dogs, please. See [the rules](/r)."))
+                .containsExactly("No dogs, please.", "See the rules.");
+        assertThat(Passages.of(new Article("a", "T", "# Where\n\n![The yard](/media/x)\n", "")))
+                .isEmpty();
+    }
+
+    @Test
     void anArticleWithoutTextHasNoPassages() {
         assertThat(Passages.of(new Article("a", "T", "\n\n# Only\n## headings\n", "")))
                 .isEmpty();

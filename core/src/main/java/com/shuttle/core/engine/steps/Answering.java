@@ -93,6 +93,13 @@ public final class Answering {
                 .forEach(match -> offers.add(new Offer(match.ref(), match.title())));
         offers.add(new Offer(NONE_OF_THESE, Phrasebook.NONE_OF_THESE));
         run.trace("suggests", "best confidence " + rounded(finding.confidence()));
+        Place instead = run.responses.follows(run.responses.of(Occasion.RELATED));
+        if (instead != null) {
+            run.await(resumes);
+            run.responses.say(Occasion.RELATED);
+            course.visit(instead);
+            return;
+        }
         run.responses.say(Occasion.RELATED, "", offers);
         run.await(new Awaiting.Suggestion(offers, 0, question, resumes));
     }

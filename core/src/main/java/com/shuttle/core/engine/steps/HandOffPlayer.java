@@ -10,7 +10,7 @@ import com.shuttle.core.flow.Occasion;
 import java.util.List;
 
 /** Passes the visitor to a person, and goes on when the person is done or nobody comes. */
-public final class HandOffPlayer extends Player {
+final class HandOffPlayer extends Player {
 
     private final HandOff step;
 
@@ -74,17 +74,5 @@ public final class HandOffPlayer extends Player {
 
     private boolean leads(ExitSlot exit) {
         return step.exit(exit.id()) != null;
-    }
-
-    /**
-     * Whether the step may be gone to because the visitor wants a person: it passes them on, or leads somewhere where nobody
-     * is there. Otherwise it has said that nobody is.
-     */
-    public boolean takes() {
-        if (leads(HandOff.NOBODY) || run.ask(new Query.Staffed(team()))) {
-            return true;
-        }
-        course.nobody(step.nobody());
-        return false;
     }
 }

@@ -1,14 +1,19 @@
 package com.shuttle.core.engine.turn;
 
 import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.conversation.Place;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Response;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** What the bot says of its own accord, as its profile has it. */
 public final class Responses {
 
     private final TurnRun run;
+
+    /** What has come of the turn so far. */
+    private @Nullable Occasion outcome;
 
     public Responses(TurnRun run) {
         this.run = run;
@@ -16,6 +21,18 @@ public final class Responses {
 
     public Response of(Occasion occasion) {
         return run.playbook.release().profile().response(occasion);
+    }
+
+    /** What has come of the turn that something of the bot's own may follow; null for nothing. */
+    public @Nullable Response outcome() {
+        return outcome == null ? null : of(outcome);
+    }
+
+    /** The place where the flow begins that follows an occasion; null for none, or where the conversation is in it already. */
+    public @Nullable Place follows(Response response) {
+        Place here = run.at();
+        Place start = response.flow().isEmpty() ? null : run.playbook.startOf(response.flow());
+        return start == null || here != null && here.flow().equals(start.flow()) ? null : start;
     }
 
     /** Says what the bot says on an occasion, if it says anything then. */
@@ -29,6 +46,7 @@ public final class Responses {
     }
 
     public void say(Occasion occasion, String own, List<Offer> offers) {
+        outcome = occasion.leads() ? occasion : outcome;
         List<String> wordings =
                 own.isBlank() ? of(occasion).wordings(run.around().inHours()) : List.of(own);
         if (!wordings.isEmpty()) {

@@ -48,6 +48,8 @@ public record Form(
         TEXT,
         FLAG,
         SELECT,
+        /** Any of those there are to select. */
+        SOME,
         CONDITION,
         EXPRESSION,
         VARIABLE,

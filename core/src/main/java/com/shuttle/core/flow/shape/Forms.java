@@ -243,7 +243,9 @@ public final class Forms {
     /** Ids of such things. */
     public static Form references(String what) {
         return WORDS.withSchema(schema("{'type':'array','items':{'type':'string'}}"))
-                .refersTo(what);
+                .plain()
+                .refersTo(what)
+                .edited(Control.SOME);
     }
 
     /** A JSON Schema with single quotes for double ones. */
