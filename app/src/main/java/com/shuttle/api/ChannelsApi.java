@@ -42,14 +42,20 @@ class ChannelsApi {
     /** @param name with an ending that says its kind @param data its bytes in Base64 */
     record Picture(@Nullable String name, @Nullable String data) {}
 
-    /** Either {@code text}, {@code pick} or {@code picture}. @param at when it was written, where the gateway knows */
+    /**
+     * Either {@code text}, {@code pick} or {@code picture}.
+     *
+     * @param at   when it was written, where the gateway knows
+     * @param name what its sender is called on the channel, where the gateway knows
+     */
     record Message(
             @Nullable String id,
             @Nullable String from,
             @Nullable String text,
             @Nullable String pick,
             @Nullable Picture picture,
-            @Nullable Instant at) {}
+            @Nullable Instant at,
+            @Nullable String name) {}
 
     /** @param taken {@code heard}, {@code before}, {@code stopped} or {@code nobody} */
     record Reply(String taken) {}
@@ -101,10 +107,14 @@ class ChannelsApi {
         if (text.isBlank() && pick.isEmpty() && message.picture() == null) {
             throw Problems.unfit("There is nothing readable in this message.");
         }
-        Hearing.Incoming incoming =
-                new Hearing.Incoming(id, from, text, pick, picture(message.picture()), message.at());
+        Hearing.Incoming incoming = new Hearing.Incoming(
+                id, from, text, pick, picture(message.picture()), message.at(), name(message.name()));
         Hearing.Taken taken = limits.inTurn(text.length(), () -> hearing.take(there, incoming));
         return new Reply(taken.name().toLowerCase(Locale.ROOT));
+    }
+
+    private static String name(@Nullable String name) {
+        return name == null ? "" : Fit.within(Hearing.clean(name).strip(), LONGEST_ID);
     }
 
     private static Hearing.@Nullable Picture picture(@Nullable Picture sent) {

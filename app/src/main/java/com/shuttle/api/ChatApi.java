@@ -14,6 +14,7 @@ import com.shuttle.chat.Times;
 import com.shuttle.chat.UploadService;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.calendar.Zones;
+import com.shuttle.core.conversation.Arrival;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
@@ -62,7 +63,9 @@ class ChatApi {
             @Nullable String zone,
             @Nullable String flow,
             @Nullable String cue,
-            @Nullable Map<String, @Nullable String> facts) {}
+            @Nullable Map<String, @Nullable String> facts,
+            @Nullable String referrer,
+            @Nullable String campaign) {}
 
     /** @param visitor to be brought again when the same visitor comes back; one that was not made here is not taken */
     record Begun(
@@ -146,7 +149,7 @@ class ChatApi {
             @RequestBody(required = false) @Nullable Begin begin,
             HttpServletRequest request) {
         limits.newConversation(Callers.of(request));
-        Begin with = begin == null ? new Begin(null, null, null, null, null, null, null) : begin;
+        Begin with = begin == null ? new Begin(null, null, null, null, null, null, null, null, null) : begin;
         String id = bots.bySlug(bot).map(Bot::id).orElse(bot);
         String visitor = visitors.of(id, with.visitor());
         ConversationService.Begun begun = conversations
@@ -157,7 +160,8 @@ class ChatApi {
                         with.channel() == null || with.channel().isBlank() ? "web" : line(with.channel(), 20),
                         line(with.zone(), 60),
                         line(with.flow(), 60),
-                        facts(with.facts()))
+                        facts(with.facts()),
+                        new Arrival("", "", line(with.referrer(), LONGEST_PAGE), line(with.campaign(), LONGEST_FACT)))
                 .orElseThrow(() -> new Missing("released bot", bot));
         if (with.cue() != null) {
             speaking.began(begun.conversation(), id, with.cue());

@@ -92,6 +92,7 @@ public record Manners(List<Moment> moments, String letters, boolean hours, Map<S
 
     static {
         REQUESTS.put("person", "Can I talk to a person?");
+        REQUESTS.put("emergency", "Somebody has fainted!");
         REQUESTS.put("back", "Go back");
         REQUESTS.put("menu", "Menu");
         REQUESTS.put("start_again", "Start again");
@@ -100,6 +101,7 @@ public record Manners(List<Moment> moments, String letters, boolean hours, Map<S
 
     private static final Map<String, String> LABELS = Map.of(
             "person", "They ask for a person",
+            "emergency", "They tell of somebody in need",
             "back", "They go back one question",
             "menu", "They want the menu",
             "start_again", "They start again",
@@ -138,6 +140,14 @@ public record Manners(List<Moment> moments, String letters, boolean hours, Map<S
                                         .bot(Occasion.HANDED_OVER)
                                         .bot(Occasion.BUSY)
                                         .bot(Occasion.CLOSED)
+                                        .lines()),
+                        new Moment(
+                                "emergency",
+                                "Somebody is in need",
+                                "Hurt, lost, locked in, fainted: said before anything else, at any step.",
+                                writer.request("emergency")
+                                        .bot(Occasion.EMERGENCY)
+                                        .then("a person, as above")
                                         .lines()),
                         new Moment(
                                 "steered",

@@ -110,6 +110,13 @@ public class MediaService {
         return Optional.of(webm ? "video/webm" : kind).filter(type -> TAKEN.contains(type) || FILMS.contains(type));
     }
 
+    /** Whether what is shown by an address here moves. */
+    public boolean isFilm(String address) {
+        return store.type(address.substring(address.lastIndexOf('/') + 1))
+                .filter(FILMS::contains)
+                .isPresent();
+    }
+
     /** Deletes the files of a bot that is about to be purged, once it is. */
     void deleteOf(String bot) {
         List<String> ids = store.of(bot);

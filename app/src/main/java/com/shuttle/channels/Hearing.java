@@ -11,6 +11,7 @@ import com.shuttle.core.channel.PhoneWords;
 import com.shuttle.core.channel.Piece;
 import com.shuttle.core.channel.Rendering;
 import com.shuttle.core.channel.Replied;
+import com.shuttle.core.conversation.Arrival;
 import com.shuttle.core.conversation.Prompt;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.reading.Words;
@@ -84,6 +85,7 @@ public class Hearing {
      * @param text   clean; empty beside the others
      * @param picked id of the button or row that was pressed; empty for none
      * @param at     when it was written, by the gateway's clock; null where it does not say
+     * @param name   what its sender is called on the channel; empty where it does not say
      */
     public record Incoming(
             String id,
@@ -91,7 +93,8 @@ public class Hearing {
             String text,
             String picked,
             @Nullable Picture picture,
-            @Nullable Instant at) {}
+            @Nullable Instant at,
+            String name) {}
 
     /** @param name by which its kind is told */
     public record Picture(String name, byte[] bytes) {}
@@ -267,7 +270,15 @@ public class Hearing {
                             now);
                 }
                 String begun = conversations
-                        .begin(bot.id(), contact.visitor(), "", channel.kind().key(), "", flow, Map.of())
+                        .begin(
+                                bot.id(),
+                                contact.visitor(),
+                                "",
+                                channel.kind().key(),
+                                "",
+                                flow,
+                                Map.of(),
+                                new Arrival(contact.number(), incoming.name(), "", ""))
                         .orElseThrow(() -> new IllegalStateException("no release of bot " + bot.id()))
                         .conversation();
                 store.keep(new Contact(contact.channel(), contact.number(), begun, 0, contact.heardAt(), null));

@@ -11,6 +11,7 @@ import com.shuttle.model.Helper;
 import com.shuttle.settings.AccountService;
 import com.shuttle.tables.TableService;
 import com.shuttle.web.Markdown;
+import com.shuttle.web.PublicAddress;
 import com.shuttle.web.Vault;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
@@ -32,6 +33,7 @@ public class BotWorld {
     private final Vault vault;
     private final ObjectProvider<Telling> telling;
     private final ObjectProvider<Times> times;
+    private final PublicAddress reached;
 
     BotWorld(
             KnowledgeService knowledge,
@@ -40,7 +42,9 @@ public class BotWorld {
             Helper helper,
             Vault vault,
             ObjectProvider<Telling> telling,
-            ObjectProvider<Times> times) {
+            ObjectProvider<Times> times,
+            PublicAddress reached) {
+        this.reached = reached;
         this.knowledge = knowledge;
         this.accounts = accounts;
         this.tables = tables;
@@ -91,7 +95,7 @@ public class BotWorld {
                                             .toArray(BookingFound[]::new);
                                 case Query.MayTell tell -> telling.getObject().may(tell.deed());
                                 case Query.SignalAddress address ->
-                                    SignalController.path(vault, conversation, address.key());
+                                    reached.of(SignalController.path(vault, conversation, address.key()));
                                 case Query.Consults consults -> helper.consults(consults.finding());
                             });
         }

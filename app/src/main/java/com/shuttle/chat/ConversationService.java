@@ -2,6 +2,7 @@ package com.shuttle.chat;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import com.shuttle.core.conversation.Arrival;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.Prompt;
@@ -84,12 +85,13 @@ public class ConversationService {
      * @param zone    the visitor's; empty for the bot's
      */
     public Optional<Begun> begin(String bot, String visitor, String page, String channel, String zone) {
-        return begin(bot, visitor, page, channel, zone, "", Map.of());
+        return begin(bot, visitor, page, channel, zone, "", Map.of(), Arrival.NONE);
     }
 
     /**
      * @param flow id of the one it begins with; empty for the main one
      * @param told what the website tells, by names of variables
+     * @param arrival what the channel knows of the visitor
      */
     public Optional<Begun> begin(
             String bot,
@@ -98,7 +100,8 @@ public class ConversationService {
             String channel,
             String zone,
             String flow,
-            Map<String, String> told) {
+            Map<String, String> told,
+            Arrival arrival) {
         return releases.live(bot).map(release -> {
             String id = Ids.next();
             String token = Ids.secret();
@@ -113,7 +116,8 @@ public class ConversationService {
                     zone,
                     known,
                     flow,
-                    PageFacts.of(playbook, told));
+                    PageFacts.of(playbook, told),
+                    arrival);
             Reads.Recorder recorder = new Reads.Recorder(world.of(bot, id));
             if (!(Engine.take(playbook, State.NEW, event, recorder) instanceof Turn.Taken turn)) {
                 throw new IllegalStateException("a new conversation refused to start: " + id);
@@ -149,8 +153,8 @@ public class ConversationService {
     }
 
     /** A signal came from outside; its signature is checked. */
-    public Outcome signal(String conversation, String key, String text) {
-        return taking.turn(conversation, null, (stamp, book, state) -> new Event.Signalled(stamp, key, text));
+    public Outcome signal(String conversation, String key, String text, @Nullable JsonNode body) {
+        return taking.turn(conversation, null, (stamp, book, state) -> new Event.Signalled(stamp, key, text, body));
     }
 
     /** The website tells values of variables; those that the bot does not expect from it are left out. */

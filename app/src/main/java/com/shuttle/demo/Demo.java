@@ -209,7 +209,7 @@ class Demo implements ApplicationRunner {
                 "Step gallery",
                 "step-gallery",
                 "One of every kind of step, to try and to copy from",
-                List.of("gallery.json", "gallery-tour.json", "gallery-code.json"),
+                List.of("gallery.json", "gallery-tour.json", "gallery-code.json", "gallery-link.json"),
                 collection,
                 "Visits",
                 teams,

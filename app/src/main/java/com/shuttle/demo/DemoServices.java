@@ -83,7 +83,18 @@ class DemoServices {
                 "Identity check", StandIns.address(StandIns.IDENTITY_HOST), "query", "key", IdentityCheck.KEY);
         Map<String, String> ids = new LinkedHashMap<>();
         for (Map.Entry<Service, String> one : Map.of(
-                        customer(), records, places(), courses, lend(), stock, code(), identity, checked(), identity)
+                        customer(),
+                        records,
+                        places(),
+                        courses,
+                        lend(),
+                        stock,
+                        code(),
+                        identity,
+                        checked(),
+                        identity,
+                        link(),
+                        identity)
                 .entrySet()) {
             String id = catalogue.add(one.getKey(), one.getValue());
             if (catalogue.publish(id, account) instanceof Checked.Bad<Integer> bad) {
@@ -195,6 +206,22 @@ class DemoServices {
                         new Result("wrong", "wrong", "200", "/state", "wrong"),
                         new Result("over", "tried too often", "200", "/state", "over")),
                 new Care(8, 1, false));
+    }
+
+    private static Service link() {
+        return new Service(
+                "Ask by a link",
+                "mails a link, and tells an address of ours whether it was they",
+                List.of(input("email", "ada@mill.example"), input("callback", "https://bots.example/signal/…")),
+                new Request(
+                        "POST",
+                        "/confirmations",
+                        List.of(),
+                        BodyForm.JSON,
+                        "{ \"email\": {{email}}, \"callback\": {{callback}} }"),
+                List.of(),
+                List.of(new Result("sent", "sent", "201", "", "")),
+                new Care(8, 3, true));
     }
 
     private static Input input(String key, String example) {

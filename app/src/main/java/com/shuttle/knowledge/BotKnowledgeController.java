@@ -2,10 +2,14 @@ package com.shuttle.knowledge;
 
 import com.shuttle.bots.BotFrame;
 import com.shuttle.bots.BotService;
+import com.shuttle.core.knowledge.Finding;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -39,6 +43,8 @@ class BotKnowledgeController {
         frame.fill(id, "knowledge", model);
         model.addAttribute("collections", knowledge.collections());
         model.addAttribute("chosen", knowledge.collectionsOf(id));
+        model.addAttribute("answering", knowledge.answering(id));
+        model.addAttribute("titles", gaps.titles(id));
         model.addAttribute("gaps", gaps.list(id, page));
         model.addAttribute("sureness", knowledge.sureness(id));
         model.addAttribute("held", knowledge.samples(id, MOST_SAMPLES));
@@ -50,8 +56,18 @@ class BotKnowledgeController {
     }
 
     @PostMapping("/bots/{id}/knowledge")
-    String chooseCollections(@PathVariable String id, @RequestParam(defaultValue = "") List<String> collections) {
+    String chooseCollections(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") List<String> collections,
+            @RequestParam(defaultValue = "") List<String> sources,
+            @RequestParam(defaultValue = "false") boolean pleasantries,
+            RedirectAttributes flash) {
         knowledge.setCollections(bots.bot(id).id(), collections);
+        Set<Finding.Source> from = Stream.of(Finding.Source.values())
+                .filter(source -> sources.contains(source.plural()))
+                .collect(Collectors.toSet());
+        knowledge.setAnswering(id, new Answering(pleasantries, from));
+        flash.addFlashAttribute("chose", true);
         return "redirect:/bots/" + id + "/knowledge";
     }
 
@@ -73,9 +89,17 @@ class BotKnowledgeController {
     }
 
     @PostMapping("/bots/{id}/gaps/{gap}/phrasing")
-    String teach(@PathVariable String id, @PathVariable String gap, RedirectAttributes flash) {
-        if (gaps.teachNearest(id, gap)) {
+    String teach(
+            @PathVariable String id,
+            @PathVariable String gap,
+            @RequestParam(defaultValue = "") String entry,
+            RedirectAttributes flash) {
+        boolean taught = entry.isBlank() ? gaps.teachNearest(id, gap) : gaps.teach(id, gap, entry);
+        if (taught) {
             flash.addFlashAttribute("again", gaps.askAgain(id));
+        } else {
+            flash.addFlashAttribute(
+                    "errors", Map.of("entry", "There is no such entry, or it is full or has that already."));
         }
         return "redirect:/bots/" + id + "/knowledge#gaps";
     }

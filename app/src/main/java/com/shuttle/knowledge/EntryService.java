@@ -1,5 +1,7 @@
 package com.shuttle.knowledge;
 
+import com.shuttle.bots.MediaService;
+import com.shuttle.bots.OutsideMedia;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
@@ -19,9 +21,18 @@ public class EntryService {
 
     private final KnowledgeStore store;
     private final KnowledgeService knowledge;
+    private final OutsideMedia outside;
+    private final MediaService media;
     private final InstantSource clock;
 
-    EntryService(KnowledgeStore store, KnowledgeService knowledge, InstantSource clock) {
+    EntryService(
+            KnowledgeStore store,
+            KnowledgeService knowledge,
+            OutsideMedia outside,
+            MediaService media,
+            InstantSource clock) {
+        this.outside = outside;
+        this.media = media;
         this.store = store;
         this.knowledge = knowledge;
         this.clock = clock;
@@ -55,7 +66,7 @@ public class EntryService {
     public Checked<String> add(String collection, EntryDraft draft) {
         knowledge.collection(collection);
         String id = Ids.next();
-        return switch (KnowledgeForms.entry(id, draft)) {
+        return switch (checked(id, draft)) {
             case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
             case Checked.Good<Entry>(Entry entry) -> {
                 store.insert(id, collection, entry, clock.instant());
@@ -68,7 +79,7 @@ public class EntryService {
     @Transactional
     public Checked<String> change(String id, EntryDraft draft) {
         StoredEntry before = entry(id);
-        return switch (KnowledgeForms.entry(before.entry().ref(), draft)) {
+        return switch (checked(before.entry().ref(), draft)) {
             case Checked.Bad<Entry> bad -> new Checked.Bad<>(bad.errors());
             case Checked.Good<Entry>(Entry entry) -> {
                 store.update(id, entry, clock.instant());
@@ -76,6 +87,47 @@ public class EntryService {
                 yield Checked.good(id);
             }
         };
+    }
+
+    /** An entry as it is to be kept: a picture from elsewhere becomes our own. */
+    private Checked<Entry> checked(String ref, EntryDraft draft) {
+        Checked<Entry> checked = KnowledgeForms.entry(ref, draft);
+        if (!(checked instanceof Checked.Good<Entry>(Entry entry))
+                || entry.ties().beside().shown().isEmpty()) {
+            return checked;
+        }
+        Entry.Beside beside = entry.ties().beside();
+        Checked<String> shown = OutsideMedia.isOutside(beside.shown())
+                ? outside.kept(null, beside.shown())
+                : Checked.good(beside.shown());
+        return switch (shown) {
+            case Checked.Bad<String> bad ->
+                Checked.bad("shown", String.join(" ", bad.errors().values()));
+            case Checked.Good<String>(String address) ->
+                Checked.good(new Entry(
+                        entry.ref(),
+                        entry.phrasings(),
+                        entry.answers(),
+                        entry.category(),
+                        entry.standing(),
+                        entry.ties()
+                                .with(new Entry.Beside(
+                                        address,
+                                        media.isFilm(address),
+                                        beside.alt(),
+                                        beside.leadOn(),
+                                        beside.next()))));
+        };
+    }
+
+    /** The ref of the entry whose first phrasing this is, in any case of letters. */
+    Optional<String> titled(String collection, String title) {
+        return store.titled(collection, title.strip());
+    }
+
+    /** The first phrasings of a collection's entries, in alphabetical order. */
+    List<String> titles(String collection) {
+        return store.titles(collection);
     }
 
     /** Adds a phrasing to the entry of this ref, unless it has it. False if there is no such entry or it is full. */

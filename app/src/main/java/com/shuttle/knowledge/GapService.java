@@ -1,5 +1,6 @@
 package com.shuttle.knowledge;
 
+import com.shuttle.core.engine.Engine;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
@@ -28,6 +29,9 @@ public class GapService {
     /** Phrasings a gap adds to an entry at once. */
     private static final int MOST_PHRASINGS = 5;
 
+    /** Titles to choose from. */
+    private static final int MOST_TITLES = 2000;
+
     private final GapStore store;
     private final KnowledgeService knowledge;
     private final EntryService entries;
@@ -40,15 +44,21 @@ public class GapService {
         this.meanings = meanings;
     }
 
-    /** Notes a gap; belongs into the transaction of the turn that found it. */
+    /** Notes a gap, unless it is none: a greeting, or the wish for a person. Belongs into the transaction of the turn that found it. */
     @Transactional
     public void note(String bot, String conversation, String question, Instant at) {
+        if (Engine.isStandingRequest(question) || knowledge.isPleasantry(question)) {
+            return;
+        }
         store.insert(bot, conversation, question, Words.normal(question), false, at);
     }
 
     /** Notes what answered a question; belongs into the transaction of the turn. */
     @Transactional
     public void answered(String bot, String conversation, String ref, String question, Instant at) {
+        if (ref.startsWith(Pleasantries.REF)) {
+            return;
+        }
         String plain = TableMatch.table(ref).orElse(ref);
         List<String> collections = knowledge.collectionsOf(bot);
         boolean several = collections.size() > 1;
@@ -160,16 +170,38 @@ public class GapService {
     /** Adds the wordings of a gap to the entry nearest to it. False if either is no longer there. */
     @Transactional
     public boolean teachNearest(String bot, String id) {
-        Gap gap = find(bot, id).orElse(null);
-        if (gap == null || gap.nearest() == null) {
-            return false;
-        }
+        return find(bot, id)
+                .map(Gap::nearest)
+                .filter(nearest -> teach(bot, id, nearest.collection(), nearest.ref()))
+                .isPresent();
+    }
+
+    /** Adds the wordings of a gap to an entry that somebody has chosen by its first phrasing, in any of the bot's collections. */
+    @Transactional
+    public boolean teach(String bot, String id, String title) {
+        return knowledge.collectionsOf(bot).stream()
+                .anyMatch(collection -> entries.titled(collection, title)
+                        .filter(ref -> teach(bot, id, collection, ref))
+                        .isPresent());
+    }
+
+    private boolean teach(String bot, String id, String collection, String ref) {
         boolean taught = false;
-        for (String wording : gap.wordings().stream().limit(MOST_PHRASINGS).toList()) {
-            taught |= entries.addPhrasing(
-                    gap.nearest().collection(), gap.nearest().ref(), wording);
+        for (String wording : find(bot, id).map(Gap::wordings).orElse(List.of()).stream()
+                .limit(MOST_PHRASINGS)
+                .toList()) {
+            taught |= entries.addPhrasing(collection, ref, wording);
         }
         return taught;
+    }
+
+    /** The titles of all entries that a gap may be added to. */
+    public List<String> titles(String bot) {
+        return knowledge.collectionsOf(bot).stream()
+                .flatMap(collection -> entries.titles(collection).stream())
+                .distinct()
+                .limit(MOST_TITLES)
+                .toList();
     }
 
     /** What came of asking all open questions again. */

@@ -211,9 +211,7 @@ class Indexes {
     }
 
     static Ties prefixed(Ties ties, String collection) {
-        return ties.article().isEmpty()
-                ? ties
-                : new Ties(ties.team(), new Ref(collection, ties.article()).text(true), ties.flow());
+        return ties.article().isEmpty() ? ties : ties.reading(new Ref(collection, ties.article()).text(true));
     }
 
     @PreDestroy

@@ -29,7 +29,12 @@ public record KnowledgeCollection(
 
     /** What is in it: "60 entries, 15 articles". */
     public String contents() {
-        return entries + " entries" + (articles > 0 ? ", " + articles + " articles" : "")
-                + (tables > 0 ? ", " + tables + " tables" : "");
+        return count(entries, " entry", " entries")
+                + (articles > 0 ? ", " + count(articles, " article", " articles") : "")
+                + (tables > 0 ? ", " + count(tables, " table", " tables") : "");
+    }
+
+    private static String count(int number, String one, String several) {
+        return number + (number == 1 ? one : several);
     }
 }

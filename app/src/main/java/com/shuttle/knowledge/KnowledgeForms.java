@@ -1,5 +1,6 @@
 package com.shuttle.knowledge;
 
+import com.shuttle.core.flow.Media;
 import com.shuttle.core.knowledge.Article;
 import com.shuttle.core.knowledge.Entry;
 import com.shuttle.core.knowledge.Entry.Ties;
@@ -48,6 +49,17 @@ public final class KnowledgeForms {
                                 && Length.REF.holds(ties.article()),
                         "ties",
                         "The names of team, article and flow can be " + Length.REF.most() + " characters long at most.")
+                .require(
+                        Media.isAddress(ties.beside().shown())
+                                || ties.beside().shown().isEmpty(),
+                        "shown",
+                        "An address begins with https:// or with / for a file of this application.")
+                .fits(ties.beside().alt(), Length.TITLE, "alt")
+                .fits(ties.beside().leadOn(), Length.PHRASING, "leadOn")
+                .require(
+                        ties.beside().next().stream().allMatch(Length.CATEGORY::holds),
+                        "next",
+                        Length.CATEGORY.tooLong())
                 .fits(ref, Length.REF, "ref")
                 .bad();
         return bad.orElseGet(() -> Checked.good(

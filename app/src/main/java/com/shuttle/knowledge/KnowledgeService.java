@@ -13,12 +13,7 @@ import com.shuttle.core.knowledge.Ref;
 import com.shuttle.core.reading.Words;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
-import com.shuttle.web.Json;
 import com.shuttle.web.Missing;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -36,8 +31,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class KnowledgeService {
 
-    private static final List<Entry> PLEASANTRIES = List.of(Json.read(resource("/pleasantries.json"), Entry[].class));
-
     /** Fewer new texts than this are read while one waits. */
     public static final int MUCH = 100;
 
@@ -49,9 +42,16 @@ public class KnowledgeService {
     private final InstantSource clock;
     private final Indexes indexes;
     private final CollectionTables tables;
+    private final Pleasantries pleasantries;
 
     KnowledgeService(
-            KnowledgeStore store, Indexes indexes, CollectionTables tables, Meaning meanings, InstantSource clock) {
+            KnowledgeStore store,
+            Indexes indexes,
+            CollectionTables tables,
+            Pleasantries pleasantries,
+            Meaning meanings,
+            InstantSource clock) {
+        this.pleasantries = pleasantries;
         this.tables = tables;
         this.indexes = indexes;
         this.store = store;
@@ -157,7 +157,7 @@ public class KnowledgeService {
     public int addPleasantries(String collection) {
         Set<String> there = new HashSet<>();
         content(collection).entries().forEach(entry -> entry.phrasings().forEach(p -> there.add(Words.normal(p))));
-        List<Entry> missing = PLEASANTRIES.stream()
+        List<Entry> missing = pleasantries.all().stream()
                 .filter(entry -> entry.phrasings().stream().map(Words::normal).noneMatch(there::contains))
                 .toList();
         merge(collection, new Content(missing, List.of(), List.of()));
@@ -186,13 +186,39 @@ public class KnowledgeService {
                 : indexes.current(Set.copyOf(collections)).ask(turns, tables.asked(Set.copyOf(collections)));
     }
 
-    /** Asks what a bot answers from, as surely as that bot must be; while much is read anew, as it was before. */
+    /**
+     * Asks what a bot answers from, as surely as that bot must be; while much is read anew, as it was before. What is surely a
+     * pleasantry, and surer than what is known, is met as one.
+     */
     public Finding askFor(String bot, List<String> collections, List<String> turns) {
-        return collections.isEmpty()
+        Answering answering = store.answering(bot);
+        Finding known = collections.isEmpty()
                 ? Finding.NOTHING
                 : indexes.serving(Set.copyOf(collections))
                         .ask(turns, tables.asked(Set.copyOf(collections)))
+                        .of(answering.sources())
                         .in(sureness(bot));
+        return answering.pleasantries()
+                ? pleasantries
+                        .meet(turns.getLast())
+                        .filter(met -> met.confidence() > known.confidence())
+                        .orElse(known)
+                : known;
+    }
+
+    /** From what a bot answers within its collections. */
+    public Answering answering(String bot) {
+        return store.answering(bot);
+    }
+
+    @Transactional
+    public void setAnswering(String bot, Answering answering) {
+        store.setAnswering(bot, answering);
+    }
+
+    /** Whether words are a greeting, thanks or the like, whatever a bot makes of them. */
+    boolean isPleasantry(String text) {
+        return pleasantries.meet(text).isPresent();
     }
 
     /** How sure a bot must be to answer and to offer. */
@@ -274,16 +300,5 @@ public class KnowledgeService {
     /** The same, if it takes so long that people should be told. */
     Optional<Reading> muchToRead(String collection) {
         return reading(collection).filter(reading -> reading.of() >= MUCH);
-    }
-
-    private static String resource(String name) {
-        try (InputStream in = KnowledgeService.class.getResourceAsStream(name)) {
-            if (in == null) {
-                throw new IllegalStateException("missing resource " + name);
-            }
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

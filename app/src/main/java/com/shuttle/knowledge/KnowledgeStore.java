@@ -2,6 +2,7 @@ package com.shuttle.knowledge;
 
 import static com.shuttle.schema.Tables.ANSWERED;
 import static com.shuttle.schema.Tables.ARTICLE;
+import static com.shuttle.schema.Tables.BOT_ANSWERING;
 import static com.shuttle.schema.Tables.BOT_COLLECTION;
 import static com.shuttle.schema.Tables.BOT_SURENESS;
 import static com.shuttle.schema.Tables.COLLECTION;
@@ -14,6 +15,7 @@ import com.shuttle.core.knowledge.Article;
 import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
+import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.schema.tables.records.EntryRecord;
 import com.shuttle.web.Fit;
@@ -29,6 +31,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -118,7 +122,8 @@ class KnowledgeStore {
         for (Entry entry : additions.entries()) {
             byRef(collection, entry.ref())
                     .ifPresentOrElse(
-                            before -> update(before.id(), entry, at), () -> insert(Ids.next(), collection, entry, at));
+                            before -> update(before.id(), keeping(before.entry(), entry), at),
+                            () -> insert(Ids.next(), collection, entry, at));
         }
         for (Article article : additions.articles()) {
             articles.byRef(collection, article.ref())
@@ -126,6 +131,13 @@ class KnowledgeStore {
                             before -> articles.update(before.id(), article, at),
                             () -> articles.insert(Ids.next(), collection, article, at));
         }
+    }
+
+    /** Sheets have no place for what stands beside an answer, so that it stays. */
+    private static Entry keeping(Entry before, Entry now) {
+        Entry.Ties ties =
+                now.ties().beside().nothing() ? now.ties().with(before.ties().beside()) : now.ties();
+        return new Entry(now.ref(), now.phrasings(), now.answers(), now.category(), now.standing(), ties);
     }
 
     void setSynonyms(String collection, List<List<String>> groups) {
@@ -155,6 +167,7 @@ class KnowledgeStore {
                 .set(ENTRY.TEAM, entry.ties().team())
                 .set(ENTRY.ARTICLE, entry.ties().article())
                 .set(ENTRY.FLOW, entry.ties().flow())
+                .set(ENTRY.BESIDE, Json.write(entry.ties().beside()))
                 .set(ENTRY.UPDATED_AT, at)
                 .execute();
     }
@@ -171,10 +184,28 @@ class KnowledgeStore {
                         .set(ENTRY.TEAM, entry.ties().team())
                         .set(ENTRY.ARTICLE, entry.ties().article())
                         .set(ENTRY.FLOW, entry.ties().flow())
+                        .set(ENTRY.BESIDE, Json.write(entry.ties().beside()))
                         .set(ENTRY.UPDATED_AT, at)
                         .where(ENTRY.ID.eq(id))
                         .execute()
                 == 1;
+    }
+
+    Optional<String> titled(String collection, String title) {
+        return db.select(ENTRY.REF)
+                .from(ENTRY)
+                .where(ENTRY.COLLECTION_ID.eq(collection), ENTRY.TITLE.equalIgnoreCase(title))
+                .orderBy(ENTRY.REF)
+                .limit(1)
+                .fetchOptional(ENTRY.REF);
+    }
+
+    List<String> titles(String collection) {
+        return db.select(ENTRY.TITLE)
+                .from(ENTRY)
+                .where(ENTRY.COLLECTION_ID.eq(collection))
+                .orderBy(ENTRY.TITLE)
+                .fetch(ENTRY.TITLE);
     }
 
     void deleteEntry(String id) {
@@ -275,6 +306,28 @@ class KnowledgeStore {
                 .fetchMap(ANSWERED.REF, DSL.count());
     }
 
+    Answering answering(String bot) {
+        return db.selectFrom(BOT_ANSWERING)
+                .where(BOT_ANSWERING.BOT_ID.eq(bot))
+                .fetchOptional(row -> new Answering(
+                        row.getPleasantries(),
+                        Stream.of(Source.values())
+                                .filter(source ->
+                                        List.of(row.getSources().split(" ")).contains(source.plural()))
+                                .collect(Collectors.toSet())))
+                .orElse(Answering.USUAL);
+    }
+
+    void setAnswering(String bot, Answering answering) {
+        String sources =
+                answering.sources().stream().map(Source::plural).sorted().collect(Collectors.joining(" "));
+        db.deleteFrom(BOT_ANSWERING).where(BOT_ANSWERING.BOT_ID.eq(bot)).execute();
+        db.insertInto(BOT_ANSWERING)
+                .columns(BOT_ANSWERING.BOT_ID, BOT_ANSWERING.PLEASANTRIES, BOT_ANSWERING.SOURCES)
+                .values(bot, answering.pleasantries(), sources)
+                .execute();
+    }
+
     Optional<Calibration> sureness(String bot) {
         return db.selectFrom(BOT_SURENESS)
                 .where(BOT_SURENESS.BOT_ID.eq(bot))
@@ -301,7 +354,11 @@ class KnowledgeStore {
                 Json.strings(row.getAnswers()),
                 row.getCategory(),
                 new Standing(row.getPublished(), row.getValidFrom(), row.getValidUntil()),
-                new Entry.Ties(row.getTeam(), row.getArticle(), row.getFlow()));
+                new Entry.Ties(
+                        row.getTeam(),
+                        row.getArticle(),
+                        row.getFlow(),
+                        Json.read(row.getBeside(), Entry.Beside.class)));
         return new StoredEntry(row.getId(), row.getCollectionId(), entry, row.getUpdatedAt());
     }
 }

@@ -6,6 +6,7 @@ import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.Names;
 import com.shuttle.core.flow.shape.Form;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;

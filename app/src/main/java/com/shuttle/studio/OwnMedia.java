@@ -1,6 +1,6 @@
 package com.shuttle.studio;
 
-import com.shuttle.bots.MediaService;
+import com.shuttle.bots.OutsideMedia;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Media;
@@ -8,8 +8,6 @@ import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepJson;
 import com.shuttle.web.Checked;
-import com.shuttle.web.Outgoing;
-import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -19,26 +17,23 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Pictures and films at addresses outside become the bot's own when they are saved: visitors' browsers are shown nothing from
- * elsewhere, and what lies elsewhere may be gone tomorrow. Links to pages and files stay links. Thread-safe.
+ * Pictures and films at addresses outside become the bot's own when a step with them is saved; links to pages and files stay links.
+ * Thread-safe.
  */
 @Component
 class OwnMedia {
 
-    private static final Pattern OUTSIDE = Pattern.compile("https?://.+");
     private static final Pattern FILM = Pattern.compile("(?i)[^?#]+\\.(?:mp4|m4v|webm|mov)(?:[?#].*)?");
 
-    private final Outgoing outgoing;
-    private final MediaService media;
+    private final OutsideMedia outside;
 
-    OwnMedia(Outgoing outgoing, MediaService media) {
-        this.outgoing = outgoing;
-        this.media = media;
+    OwnMedia(OutsideMedia outside) {
+        this.outside = outside;
     }
 
     /** An edit that sets the address of a picture, as it is to be made; most are as they are. Bad where it cannot be fetched. */
     Checked<Edit> kept(String bot, Flow flow, Edit edit) {
-        if (!(edit instanceof Edit.Set set) || !OUTSIDE.matcher(set.value()).matches()) {
+        if (!(edit instanceof Edit.Set set) || !OutsideMedia.isOutside(set.value())) {
             return Checked.good(edit);
         }
         Step step = flow.findStep(set.step()).orElse(null);
@@ -50,7 +45,7 @@ class OwnMedia {
         boolean shown = owner != null && isShown(name, owner.path("type").asString(""), set.value());
         return !shown
                 ? Checked.good(edit)
-                : switch (fetched(bot, set.value().strip())) {
+                : switch (outside.kept(bot, set.value())) {
                     case Checked.Good<String>(String own) ->
                         Checked.good(new Edit.Set(set.step(), set.field(), own, set.was()));
                     case Checked.Bad<String> bad -> new Checked.Bad<>(bad.errors());
@@ -79,9 +74,9 @@ class OwnMedia {
         }
         for (String name : node instanceof ObjectNode ? List.of("address", "picture") : List.<String>of()) {
             String address = node.path(name).asString("");
-            if (OUTSIDE.matcher(address).matches()
+            if (OutsideMedia.isOutside(address)
                     && isShown(name, node.path("type").asString(""), address)) {
-                Optional<String> own = fetched(bot, address) instanceof Checked.Good<String>(String kept)
+                Optional<String> own = outside.kept(bot, address) instanceof Checked.Good<String>(String kept)
                         ? Optional.of(kept)
                         : Optional.empty();
                 own.ifPresentOrElse(kept -> ((ObjectNode) node).put(name, kept), () -> left.add(address));
@@ -97,16 +92,6 @@ class OwnMedia {
         boolean film =
                 type.equals(Media.Type.VIDEO.key()) && FILM.matcher(address).matches();
         return name.equals("picture") || name.equals("address") && (still || film);
-    }
-
-    private Checked<String> fetched(String bot, String address) {
-        try {
-            return media.keep(bot, address.substring(address.lastIndexOf('/') + 1), outgoing.page(address));
-        } catch (Outgoing.Refused refused) {
-            return Checked.bad("file", "It could not be fetched: " + refused.getMessage() + " Upload it instead.");
-        } catch (IOException e) {
-            return Checked.bad("file", "It could not be kept just now. Try again, or upload it.");
-        }
     }
 
     private static JsonNode owner(JsonNode tree, String path) {

@@ -190,6 +190,8 @@ async function begin() {
       flow: arrival.flow,
       cue: arrival.cue || null,
       facts: arrival.facts,
+      referrer: arrival.referrer,
+      campaign: arrival.campaign,
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     }),
   });

@@ -8,8 +8,18 @@ const known = new Map();
 let origin = '';
 const hearers = new Map();
 
+/** The words of the campaign in the address, if any. */
+const campaign = () =>
+  new URLSearchParams(location.search)
+    .toString()
+    .match(/utm_[^&]*/g)
+    ?.join(' ') ?? '';
+
 /** Where the visitor is, and what they were led here by. */
-export const arrival = { page: document.referrer || location.href, flow: '', cue: '', facts: {} };
+export const arrival = { page: document.referrer || location.href, flow: '', cue: '', facts: {}, referrer: document.referrer, campaign: campaign() };
+
+/** What of a message tells how the visitor came. */
+const told = (data) => Object.fromEntries(Object.keys(arrival).flatMap((name) => (data[name] === undefined ? [] : [[name, data[name]]])));
 
 /** Tells the website around; nobody where there is none. */
 export function tellSite(what, detail = {}) {
@@ -36,7 +46,7 @@ export const settled = framed
           Object.entries(data.memory ?? {}).forEach(([key, value]) => known.set(key, value));
         }
         if (data.shuttle === 'begin') {
-          Object.assign(arrival, { page: data.page ?? '', flow: data.flow ?? '', cue: data.cue ?? '', facts: data.facts ?? {} });
+          Object.assign(arrival, { page: '', flow: '', cue: '', facts: {}, referrer: '', campaign: '' }, told(data));
           done();
         } else {
           hearers.get(data.shuttle)?.(data);

@@ -20,7 +20,14 @@ function load() {
 
 const heard = {
   ready() {
-    say('begin', { memory: known.memory, facts: known.facts, page: location.href, ...led });
+    say('begin', {
+      memory: known.memory,
+      facts: known.facts,
+      page: location.href,
+      referrer: document.referrer,
+      campaign: known.campaign ?? '',
+      ...led,
+    });
     led = { flow: '', cue: '' };
     frame.dispatchEvent(new Event('shuttle-ready'));
   },

@@ -116,7 +116,7 @@ class ChannelsTest {
     }
 
     private Hearing.Taken hears(String text, String option, Hearing.@Nullable Picture picture) {
-        return hearing.take(channel, new Hearing.Incoming("m" + messages++, person, text, option, picture, null));
+        return hearing.take(channel, new Hearing.Incoming("m" + messages++, person, text, option, picture, null, ""));
     }
 
     /** What went to the phone, oldest first. */
@@ -159,7 +159,7 @@ class ChannelsTest {
 
     @Test
     void theSameMessageTwiceIsTakenOnce() {
-        Hearing.Incoming message = new Hearing.Incoming("same", person, "2", "", null, null);
+        Hearing.Incoming message = new Hearing.Incoming("same", person, "2", "", null, null, "");
         writes("Hi");
         assertThat(hearing.take(channel, message)).isEqualTo(Hearing.Taken.HEARD);
         assertThat(hearing.take(channel, message)).isEqualTo(Hearing.Taken.BEFORE);
@@ -256,7 +256,7 @@ class ChannelsTest {
         return hearing.take(
                 channel,
                 new Hearing.Incoming(
-                        "m" + messages++, person, text, "", null, Instant.now().minusSeconds(secondsAgo)));
+                        "m" + messages++, person, text, "", null, Instant.now().minusSeconds(secondsAgo), ""));
     }
 
     @Test

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
+import com.shuttle.core.conversation.Arrival;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
@@ -51,7 +52,7 @@ class PageFactsTest {
 
     private String begin(Map<String, String> told) {
         return conversations
-                .begin(bot.id(), "", "", "web", "", "", told)
+                .begin(bot.id(), "", "", "web", "", "", told, Arrival.NONE)
                 .orElseThrow()
                 .conversation();
     }

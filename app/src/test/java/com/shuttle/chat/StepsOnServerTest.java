@@ -118,8 +118,9 @@ class StepsOnServerTest {
                 "{'kind':'wait','id':'w','say':['Open {{signal}}'],'signal':true,'seconds':600,'variable':'word','exits':{'came':'step:m'}}",
                 "{'kind':'message','id':'m','say':['Came: {{word}}']}");
         String id = begin(bot);
-        String path = said(id).getFirst().substring(5);
-        assertThat(path).startsWith("/signal/" + id + "/");
+        String address = said(id).getFirst().substring(5);
+        String path = URI.create(address).getPath();
+        assertThat(address).startsWith("http://").contains("/signal/" + id + "/");
         String wrong = path.substring(0, path.length() - 3) + "abc";
         assertThat(http("GET", path, "")).isEqualTo(200);
         assertThat(said(id)).hasSize(1);
@@ -131,9 +132,37 @@ class StepsOnServerTest {
         assertThat(said(id)).hasSize(2);
     }
 
+    @Test
+    void aProgramBringsValuesToTheAddress() throws Exception {
+        Bot bot = bot(
+                "{'kind':'wait','id':'w','say':['Open {{signal}}'],'signal':true,'seconds':600,"
+                        + "'takes':[{'id':'t1','field':'score','variable':'score','type':'number'}],"
+                        + "'results':[{'id':'r1','field':'verified','value':'false','name':'no'}],"
+                        + "'exits':{'came':'step:m','result:r1':'step:n'}}",
+                "{'kind':'message','id':'m','say':['Came: {{score}}']}",
+                "{'kind':'message','id':'n','say':['Not you.']}");
+        for (boolean verified : new boolean[] {true, false}) {
+            String id = begin(bot);
+            String path = URI.create(said(id).getFirst().substring(5)).getPath();
+            String json = "application/json";
+            assertThat(http("POST", path, "[1]", json)).isEqualTo(400);
+            assertThat(http("POST", path, "{\"a\":\"" + "x".repeat(20_000) + "\"}", json))
+                    .isEqualTo(400);
+            assertThat(http("POST", path + "x", "{}", json)).isEqualTo(404);
+            assertThat(http("POST", path, "{\"verified\":" + verified + ",\"score\":4}", json))
+                    .isEqualTo(200);
+            assertThat(said(id)).last().isEqualTo(verified ? "Came: 4" : "Not you.");
+            assertThat(http("POST", path, "{}", json)).isEqualTo(409);
+        }
+    }
+
     private int http(String method, String path, String form) throws IOException, InterruptedException {
+        return http(method, path, form, "application/x-www-form-urlencoded");
+    }
+
+    private int http(String method, String path, String form, String type) throws IOException, InterruptedException {
         HttpRequest request = HttpRequest.newBuilder(URI.create("http://localhost:" + port + path))
-                .header("Content-Type", "application/x-www-form-urlencoded")
+                .header("Content-Type", type)
                 .method(method, form.isEmpty() ? BodyPublishers.noBody() : BodyPublishers.ofString(form))
                 .build();
         try (HttpClient http = HttpClient.newHttpClient()) {

@@ -22,7 +22,7 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * A stand-in for an identity check: mails a code of six figures and tells whether what is brought back is it, three times at
- * most; or mails a link, and when that is confirmed posts to the address that it was given. Wants the key {@value #KEY} in the
+ * most; or mails a link, and posts to the address that it was given whether it was they ({@code {"verified":true}}). Wants the key {@value #KEY} in the
  * query as {@code key}.
  */
 public final class IdentityCheck extends HttpStandIn {
@@ -106,8 +106,9 @@ public final class IdentityCheck extends HttpStandIn {
         if (call.method().equals("POST")) {
             try (HttpClient client = HttpClient.newHttpClient()) {
                 HttpRequest request = HttpRequest.newBuilder(URI.create(callback))
-                        .header("Content-Type", "application/x-www-form-urlencoded")
-                        .POST(HttpRequest.BodyPublishers.ofString("text=confirmed"))
+                        .header("Content-Type", "application/json")
+                        .POST(HttpRequest.BodyPublishers.ofString(
+                                "{\"verified\":" + !call.form().containsKey("no") + "}"))
                         .build();
                 client.send(request, HttpResponse.BodyHandlers.discarding());
             } catch (IOException e) {
@@ -115,11 +116,12 @@ public final class IdentityCheck extends HttpStandIn {
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
             }
-            return Reply.page(
-                    StandInPage.begin("Thank you").append("<p>It is confirmed.").toString());
+            return Reply.page(StandInPage.begin("Thank you")
+                    .append("<p>It is told to whoever asked.")
+                    .toString());
         }
         return Reply.page(StandInPage.begin("Is it you?")
-                .append("<form method=post><button>Yes, it is me</button></form>")
+                .append("<form method=post><button>Yes, it is me</button> <button name=no value=1>No</button></form>")
                 .toString());
     }
 

@@ -38,6 +38,7 @@ public sealed interface Event {
      * @param known   values of visitor variables from conversations before; may be null for none
      * @param flow    id of the flow it begins with; empty, or one that is gone, for the main one
      * @param told    values of variables that the website tells; may be null for none
+     * @param arrival what the channel knows of them; may be null for nothing
      */
     record Started(
             Stamp stamp,
@@ -47,9 +48,11 @@ public sealed interface Event {
             String zone,
             Map<String, Value> known,
             String flow,
-            Map<String, Value> told)
+            Map<String, Value> told,
+            Arrival arrival)
             implements Event {
         public Started {
+            arrival = Arrival.orNone(arrival);
             flow = flow == null ? "" : flow;
             visitor = visitor == null ? "" : visitor;
             zone = zone == null ? "" : zone;
@@ -59,7 +62,7 @@ public sealed interface Event {
 
         public Started(
                 Stamp stamp, String channel, String page, String visitor, String zone, Map<String, Value> known) {
-            this(stamp, channel, page, visitor, zone, known, "", Map.of());
+            this(stamp, channel, page, visitor, zone, known, "", Map.of(), Arrival.NONE);
         }
 
         public Started(Stamp stamp, String channel, String page) {
@@ -87,7 +90,12 @@ public sealed interface Event {
     record TimeCame(Stamp stamp, String key) implements Event {}
 
     /** A signal came from outside; {@code text} may be empty. */
-    record Signalled(Stamp stamp, String key, String text) implements Event {}
+    record Signalled(
+            Stamp stamp, String key, String text, @Nullable JsonNode body) implements Event {
+        public Signalled(Stamp stamp, String key, String text) {
+            this(stamp, key, text, null);
+        }
+    }
 
     /**
      * An errand has come back.

@@ -135,6 +135,14 @@ public final class Playbook {
         return List.copyOf(slots.values());
     }
 
+    /** A flow by its id; null where there is none. */
+    public @Nullable Flow flow(String id) {
+        return release.flows().stream()
+                .filter(flow -> flow.id().equals(id))
+                .findFirst()
+                .orElse(null);
+    }
+
     /** Where the flow begins by which a person is asked for; null where the bot's own words do that. */
     public @Nullable Place personFlow() {
         return release.standing().stream()

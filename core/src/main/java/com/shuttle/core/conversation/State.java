@@ -31,6 +31,8 @@ import org.jspecify.annotations.Nullable;
  * @param agent     account of the person who has the conversation; empty for none
  * @param timers    how many timers, signals and errands there were, for their keys
  * @param told      variables of choices that were told before they were asked for
+ * @param signals   whose addresses were given out ahead
+ * @param arrival   what the channel knew of the visitor at the start
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record State(
@@ -55,7 +57,9 @@ public record State(
         boolean nudged,
         String agent,
         int timers,
-        List<String> told) {
+        List<String> told,
+        Arrival arrival,
+        Signals signals) {
 
     /** How many questions are kept for follow-ups. */
     public static final int TAIL = 3;
@@ -86,9 +90,13 @@ public record State(
             false,
             "",
             0,
-            List.of());
+            List.of(),
+            Arrival.NONE,
+            Signals.NONE);
 
     public State {
+        arrival = Arrival.orNone(arrival);
+        signals = Signals.orNone(signals);
         speaker = speaker == null ? Speaker.BOT : speaker;
         returns = returns == null ? List.of() : List.copyOf(returns);
         variables = variables == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(variables));
@@ -110,6 +118,6 @@ public record State(
     public State heldBy(String account) {
         return new State(
                 seq, speaker, at, returns, variables, awaiting, asked, answered, left, arms, team, channel, page,
-                visitor, zone, returning, silent, quiet, nudged, account, timers, told);
+                visitor, zone, returning, silent, quiet, nudged, account, timers, told, arrival, signals);
     }
 }

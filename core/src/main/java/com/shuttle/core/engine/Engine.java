@@ -153,8 +153,11 @@ public final class Engine {
                     timeCame(run, walker);
                 }
             }
-            case Event.Signalled signalled -> walker.player().signalled(signalled.text());
-            case Event.Came came -> walker.player().came(came.result());
+            case Event.Signalled signalled -> signalled(run, walker, signalled);
+            case Event.Came came -> {
+                leaveAside(run);
+                walker.player().came(came.result());
+            }
             case Event.Informed informed -> run.facts.knownBefore(informed.values());
             case Event.AgentTook took -> {
                 if (run.speaker() != Speaker.PERSON) {
@@ -175,12 +178,36 @@ public final class Engine {
         new Silence(run, walker).after(event);
     }
 
+    /** A signal whose address was given out ahead may come before its step is reached. */
+    private static void signalled(TurnRun run, Walker walker, Event.Signalled signalled) {
+        Awaiting awaiting = run.awaiting();
+        if (awaiting != null && awaiting.beneath().key().equals(signalled.key())) {
+            leaveAside(run);
+            walker.player().signalled(signalled.text(), signalled.body());
+        } else {
+            run.signals.keep(signalled.key(), signalled.text(), signalled.body());
+        }
+    }
+
+    /** What ends by itself ends what was begun aside of it. */
+    private static void leaveAside(TurnRun run) {
+        if (run.awaiting() instanceof Awaiting.Own own) {
+            run.await(own.resumes());
+        }
+    }
+
     private static void timeCame(TurnRun run, Walker walker) {
+        leaveAside(run);
         if (run.speaker() == Speaker.QUEUED) {
             run.trace("nobody came", "");
             run.pass(Speaker.BOT);
         }
         walker.player().timeCame();
+    }
+
+    /** Whether a message asks for something that every bot hears at any time, such as a person; it is no question then. */
+    public static boolean isStandingRequest(String text) {
+        return Standing.of(text) != null;
     }
 
     /**

@@ -34,7 +34,9 @@ final class Outcomes {
         }
         Response outcome = run.responses.outcome();
         Place flow = outcome == null ? null : run.responses.follows(outcome);
-        if (flow != null) {
+        if (!run.responses.next().isEmpty()) {
+            offer(null, Offers.words(run.responses.next()));
+        } else if (flow != null) {
             run.trace("what follows", run.playbook.nameOf(flow.flow()));
             walker.visit(flow);
             walker.walk();

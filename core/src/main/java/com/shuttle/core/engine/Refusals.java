@@ -38,7 +38,10 @@ final class Refusals {
                         ? null
                         : Reason.TOO_LATE;
             case Event.Signalled signalled ->
-                awaited(state, signalled.key()) instanceof Awaiting.Signal ? null : Reason.TOO_LATE;
+                awaited(state, signalled.key()) instanceof Awaiting.Signal
+                                || state.signals().awaits(signalled.key())
+                        ? null
+                        : Reason.TOO_LATE;
             case Event.Came came -> brings(awaited(state, came.key())) ? null : Reason.TOO_LATE;
             case Event.Informed ignored -> null;
             case Event.AgentTook took -> tookTwice(state, took);

@@ -10,6 +10,7 @@ import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.listening.Moods;
 import com.shuttle.core.listening.Span;
@@ -43,21 +44,20 @@ final class Requests {
     Heard standing(String text) {
         Standing request = Standing.of(text, run.playbook.release().standing());
         boolean complete = request == Standing.STOP && (wantsAgreement() || many()) && THATS_ALL.in(text);
+        Standing.Within within = request == null || request == Standing.PERSON || request == Standing.EMERGENCY
+                ? Standing.inClause(text)
+                : null;
+        Standing asked = request == null && within != null ? within.request() : request;
         if (complete
-                || request == null
-                        && !Standing.isOn(
-                                Standing.PERSON, run.playbook.release().standing())) {
-            return null;
-        }
-        Span clause = request == null || request == Standing.PERSON ? Standing.personClause(text) : null;
-        Standing asked = request == null && clause != null ? Standing.PERSON : request;
-        if (asked == null) {
+                || asked == null
+                || !Standing.isOn(asked, run.playbook.release().standing())) {
             return null;
         }
         Heard heard = new Heard("standing request", asked.label(), () -> grant(asked));
-        return clause == null
+        return within == null
                 ? heard.as(Strengths.WHOLE_REQUEST)
-                : heard.leaving(Span.without(text, clause.start(), clause.end()));
+                : heard.leaving(Span.without(
+                        text, within.clause().start(), within.clause().end()));
     }
 
     /** Whether something was read back, so that "that's it" says that it is right. */
@@ -87,6 +87,10 @@ final class Requests {
                 if (!walker.requestPerson()) {
                     walker.putAgain();
                 }
+            }
+            case EMERGENCY -> {
+                run.responses.say(Occasion.EMERGENCY);
+                grant(Standing.PERSON);
             }
             case START_AGAIN -> walker.startAgain();
             case MENU -> {
@@ -125,6 +129,7 @@ final class Requests {
                 run.say(Phrasebook.STILL_HERE);
             }
             case PERSON -> run.say(Phrasebook.ON_THEIR_WAY);
+            case EMERGENCY -> run.responses.say(Occasion.EMERGENCY);
             case null -> whileWaiting(text);
         }
     }
@@ -146,7 +151,8 @@ final class Requests {
                 : Stream.of(CLAUSES.split(text))
                         .map(clause ->
                                 Standing.of(clause, run.playbook.release().standing()))
-                        .filter(request -> request != null && request != Standing.PERSON)
+                        .filter(request ->
+                                request != null && request != Standing.PERSON && request != Standing.EMERGENCY)
                         .findFirst()
                         .orElse(null);
     }

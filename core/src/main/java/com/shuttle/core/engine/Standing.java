@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 /** Requests that are heard at any time, in any flow. */
 enum Standing {
     PERSON("a person"),
+    EMERGENCY("somebody in need"),
     START_AGAIN("start again"),
     MENU("the menu"),
     STOP("stop"),
@@ -59,13 +60,13 @@ enum Standing {
                     + "|(?:is|are) (?:there )?(?:anyone|anybody|any humans?|a human) (?:there|here|around|available|at all)"
                     + "|(?:nobody|no one|anyone|anybody|someone|somebody)(?: \\w+){0,5} (?:i|we|to) (?:can |could |may )?(?:ask|talk|speak|call|ring)"
                     + "|(?:get|give|fetch|want|need|call) (?:me )?(?:the|a|your|some) (?:manager|boss|supervisor|human|person|owner)"
-                    + "|^(?:the|your|a) (?:manager|boss|supervisor|owner)|human please|not a (?:bot|robot|machine)"
+                    + "|^(?:the|your|a) (?:manager|boss|supervisor|owner)|human please|^help me$|not a (?:bot|robot|machine)"
                     + "|(?:stupid|useless|dumb|bloody|damn) (?:bot|robot|machine|thing))\\b");
 
     /** Somebody is in need. */
-    private static final Finder EMERGENCY = Finder.ofExactly(
+    private static final Finder IN_NEED = Finder.ofExactly(
             "\\b(?:emergency|ambulance|(?:someone|somebody|he|she|man|woman|lady|guy|person|visitor|guest|friend)(?:'s| is| has| just| been)* (?:fainted|collapsed|passed out|choking|bleeding|unconscious|fallen|having a (?:fit|seizure|stroke))|(?:is|am|are|got|been) (?:stuck|trapped|injured|bleeding|unconscious|collapsed)|(?:is|are) on fire"
-                    + "|help me|locked (?:in|out)|can'?t get out|not breathing|heart attack|call the police|(?:kid|child|son|daughter|boy|girl|baby|mum|dad|wife|husband)s? (?:is|are|has|have|got|went|gone|fell|was)? ?(?:been |gone |got )?(?:lost|missing|fallen|hurt|fainted)|(?:lost|can'?t find) (?:my|our) (?:kid|child|son|daughter|boy|girl|baby|mum|dad)|fell (?:down|off|over)|broke (?:my|his|her) (?:leg|arm|ankle))\\b");
+                    + "|locked (?:in|out)|can'?t get out|not breathing|heart attack|call the police|(?:kid|child|son|daughter|boy|girl|baby|mum|dad|wife|husband)s? (?:is|are|has|have|got|went|gone|fell|was)? ?(?:been |gone |got )?(?:lost|missing|fallen|hurt|fainted)|(?:lost|can'?t find) (?:my|our) (?:kid|child|son|daughter|boy|girl|baby|mum|dad)|fell (?:down|off|over)|broke (?:my|his|her) (?:leg|arm|ankle))\\b");
 
     /** Who wants to be rung up wants a person. */
     private static final Pattern RING = Pattern.compile(
@@ -181,20 +182,25 @@ enum Standing {
                 .noneMatch(setting -> setting.off() && setting.request().equals(request.key()));
     }
 
-    /** The one clause of a message with others that asks for a person; null where it is not one of several. */
-    static @Nullable Span personClause(String text) {
-        if (!namesPerson(Words.normal(text))) {
+    /** A request within a message. @param clause the words that make it */
+    record Within(Standing request, Span clause) {}
+
+    /** The one clause of a message with others that asks for a person, or tells of somebody in need; null where it is not one of several. */
+    static @Nullable Within inClause(String text) {
+        String whole = Words.normal(text);
+        if (!namesPerson(whole) && !IN_NEED.in(whole)) {
             return null;
         }
         Matcher clause = CLAUSE.matcher(text);
-        Span found = null;
+        Within found = null;
         while (clause.find()) {
             String words = clause.group();
-            if (!words.isBlank() && asksForPerson(Words.normal(words))) {
-                found = new Span(clause.start(), clause.end());
+            Standing wanted = words.isBlank() ? null : wantedIn(Words.normal(words));
+            if (wanted != null) {
+                found = new Within(wanted, new Span(clause.start(), clause.end()));
             }
         }
-        return found == null || found.end() - found.start() >= text.length() - 1 ? null : found;
+        return found == null || found.clause().end() - found.clause().start() >= text.length() - 1 ? null : found;
     }
 
     /** Whether somebody asks to be rung up, and says no more. */
@@ -202,12 +208,15 @@ enum Standing {
         return RING.matcher(Words.normal(text)).matches();
     }
 
-    private static boolean asksForPerson(String words) {
-        return words.split(" ").length <= MOST_WORDS && namesPerson(words) && !TELLS_OF_IT.in(words);
+    private static @Nullable Standing wantedIn(String words) {
+        if (words.split(" ").length > MOST_WORDS || TELLS_OF_IT.in(words)) {
+            return null;
+        }
+        return IN_NEED.in(words) ? EMERGENCY : namesPerson(words) ? PERSON : null;
     }
 
     private static boolean namesPerson(String words) {
-        return ANY_PERSON.in(words) || EMERGENCY.in(words);
+        return ANY_PERSON.in(words);
     }
 
     /** The request a message makes in the usual words, or null. */
@@ -224,7 +233,7 @@ enum Standing {
         direct = bare.equals(whole) ? null : exact(bare);
         String plain = POLITE.matcher(bare).replaceFirst("");
         direct = direct != null || plain.equals(bare) ? direct : exact(plain);
-        return direct == null && asksForPerson(whole) ? PERSON : direct;
+        return direct == null ? wantedIn(whole) : direct;
     }
 
     private static @Nullable Standing exact(String words) {

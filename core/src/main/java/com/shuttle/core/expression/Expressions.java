@@ -77,6 +77,10 @@ public final class Expressions {
             Map.entry("now", ValueType.DATE_TIME),
             Map.entry("hour", ValueType.NUMBER),
             Map.entry("weekday", ValueType.TEXT),
+            Map.entry("sender", ValueType.PHONE),
+            Map.entry("sender_name", ValueType.TEXT),
+            Map.entry("referrer", ValueType.TEXT),
+            Map.entry("campaign", ValueType.TEXT),
             Map.entry("in_hours", ValueType.YES_NO),
             Map.entry("returning", ValueType.YES_NO));
 

@@ -17,6 +17,12 @@ public enum Occasion implements Keyed {
             true,
             List.of(
                     "I don't know that one, and I'd rather not guess. I've passed the question on so that it gets an answer.")),
+    EMERGENCY(
+            "Somebody is in need",
+            "Said first where somebody is hurt or in danger; then a person is fetched.",
+            true,
+            List.of(
+                    "If somebody is hurt or in danger, please ring the emergency number first: 112, or 999 in Britain. I'm fetching a person meanwhile.")),
     HANDED_OVER(
             "It passes the visitor to a person",
             "Said when somebody is there to take over.",
@@ -87,7 +93,7 @@ public enum Occasion implements Keyed {
     public boolean leads() {
         return switch (this) {
             case FOUND, RELATED, NOT_FOUND, BUSY, CLOSED, SILENCE -> true;
-            case HANDED_OVER, NEXT, CLOSING -> false;
+            case EMERGENCY, HANDED_OVER, NEXT, CLOSING -> false;
         };
     }
 
@@ -95,7 +101,7 @@ public enum Occasion implements Keyed {
     public boolean offers() {
         return switch (this) {
             case FOUND, NOT_FOUND, BUSY, CLOSED, NEXT -> true;
-            case RELATED, HANDED_OVER, SILENCE, CLOSING -> false;
+            case RELATED, EMERGENCY, HANDED_OVER, SILENCE, CLOSING -> false;
         };
     }
 

@@ -6,7 +6,7 @@ import java.util.List;
 /**
  * A designer's settings of a standing request.
  *
- * @param request {@code person}, {@code start_again}, {@code menu}, {@code stop} or {@code back}
+ * @param request {@code person}, {@code emergency}, {@code start_again}, {@code menu}, {@code stop} or {@code back}
  * @param off     not heard at all
  * @param phrases more ways to say it
  * @param flow    id of the flow that a person is asked for by; empty for the bot's own words

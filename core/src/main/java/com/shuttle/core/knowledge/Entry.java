@@ -1,5 +1,7 @@
 package com.shuttle.core.knowledge;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 
 /**
@@ -19,8 +21,13 @@ public record Entry(
      * @param team    name of the team that looks after it; may be empty
      * @param article ref of the article that says more; may be empty
      * @param flow    name of the flow that the conversation goes to after the answer, in bots that have it; may be empty
+     * @param beside  what stands beside its answer
      */
-    public record Ties(String team, String article, String flow) {
+    public record Ties(
+            String team,
+            String article,
+            String flow,
+            @JsonInclude(JsonInclude.Include.NON_EMPTY) Beside beside) {
 
         public static final Ties NONE = new Ties("", "", "");
 
@@ -28,6 +35,48 @@ public record Entry(
             team = team == null ? "" : team;
             article = article == null ? "" : article;
             flow = flow == null ? "" : flow;
+            beside = beside == null ? Beside.NOTHING : beside;
+        }
+
+        public Ties(String team, String article, String flow) {
+            this(team, article, flow, Beside.NOTHING);
+        }
+
+        /** The same with another article. */
+        public Ties reading(String other) {
+            return new Ties(team, other, flow, beside);
+        }
+
+        /** The same with other things beside the answer. */
+        public Ties with(Beside other) {
+            return new Ties(team, article, flow, other);
+        }
+    }
+
+    /**
+     * What stands beside an answer.
+     *
+     * @param shown    address of a picture or film; empty for none
+     * @param film     whether it moves
+     * @param alt      what it shows, for those who cannot see it
+     * @param leadOn   said after the answer; may be empty
+     * @param next     what may be picked afterwards; picking one says it
+     */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record Beside(String shown, boolean film, String alt, String leadOn, List<String> next) {
+
+        public static final Beside NOTHING = new Beside("", false, "", "", List.of());
+
+        public Beside {
+            shown = shown == null ? "" : shown;
+            alt = alt == null ? "" : alt;
+            leadOn = leadOn == null ? "" : leadOn;
+            next = next == null ? List.of() : List.copyOf(next);
+        }
+
+        @JsonIgnore
+        public boolean nothing() {
+            return equals(NOTHING);
         }
     }
 

@@ -2,7 +2,9 @@ package com.shuttle.core.knowledge;
 
 import com.shuttle.core.knowledge.Entry.Ties;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -131,6 +133,20 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
     public Finding in(Calibration calibration) {
         Outcome banded = matches.isEmpty() ? Outcome.NONE : calibration.outcome(confidence);
         return new Finding(banded, confidence, matches, banded == Outcome.ANSWER ? also : List.of());
+    }
+
+    /** The same of these sources only, as sure as their best match is; in no band until {@link #in} says which. */
+    public Finding of(Set<Source> sources) {
+        if (sources.containsAll(EnumSet.allOf(Source.class))) {
+            return this;
+        }
+        List<Match> left = matches.stream()
+                .filter(match -> sources.contains(match.source()))
+                .toList();
+        List<Match> others =
+                also.stream().filter(match -> sources.contains(match.source())).toList();
+        double best = left.isEmpty() ? 0 : left.getFirst().confidence();
+        return new Finding(left.isEmpty() ? Outcome.NONE : outcome, best, left, others, note);
     }
 
     /** The same with a note. */

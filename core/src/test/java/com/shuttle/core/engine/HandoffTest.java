@@ -172,6 +172,21 @@ class HandoffTest {
     }
 
     @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "someone is bleeding in the car park",
+                "my son has fallen and broke his arm",
+                "hi, we are locked in, the door won't open!",
+                "the shed is on fire"
+            })
+    void whoeverIsInNeedIsToldTheEmergencyNumberFirst(String words) {
+        Talk talk = atName().says(words);
+        assertThat(talk.heard.getFirst()).contains("112");
+        assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);
+        assertThat(talk.says(words).heard.getFirst()).as("while waiting, too").contains("112");
+    }
+
+    @ParameterizedTest
     @EnumSource(Speaker.class)
     void anEndedConversationPassesToNobody(Speaker other) {
         assertThat(Speaker.ENDED.mayPassTo(other)).isFalse();

@@ -3,6 +3,7 @@ package com.shuttle.core.engine;
 import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Arrival;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Speaker;
@@ -43,7 +44,8 @@ class InformedTest {
     @Test
     void itIsKnownFromTheFirstWordAndDoesNotMakeTheVisitorOneWhoComesBack() {
         Talk talk = Talk.told("plan", asking());
-        talk.take(new Event.Started(talk.stamp(), "web", "", "v", "", Map.of(), "", Map.of("plan", text("gold"))));
+        talk.take(new Event.Started(
+                talk.stamp(), "web", "", "v", "", Map.of(), "", Map.of("plan", text("gold")), Arrival.NONE));
         talk.hears("Plan gold.", "Name?");
         assertThat(talk.state.returning()).isFalse();
     }

@@ -76,6 +76,11 @@ final class Talk {
         return talk;
     }
 
+    /** Not begun yet. */
+    static Talk notBegun(Flow flow) {
+        return new Talk(new FakeWorld(), flow);
+    }
+
     /** Not begun yet; the website tells a variable. */
     static Talk told(String variable, Flow flow) {
         Variable declared = new Variable(variable, ValueType.TEXT, Variable.Origin.PAGE, "");

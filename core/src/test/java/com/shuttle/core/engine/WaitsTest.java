@@ -4,11 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Event;
+import com.shuttle.core.conversation.Signals;
+import com.shuttle.core.conversation.Stamp;
 import com.shuttle.core.conversation.Way;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowBuilder;
+import com.shuttle.core.flow.ValueType;
+import java.time.Instant;
 import java.util.List;
+import java.util.function.Function;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Times that are waited for, and the way that is kept of a turn. */
 class WaitsTest {
@@ -45,5 +51,55 @@ class WaitsTest {
         assertThat(talk.way)
                 .containsExactly(
                         new Way(Way.What.LEFT, "main", "w1", "went_on"), new Way(Way.What.ENTERED, "main", "w2", ""));
+    }
+
+    private static Talk given(Function<String, Event> early) {
+        Flow flow = FlowBuilder.flow("main")
+                .message("m", "Here it is: {{signal}}", "q")
+                .question("q", "Ready?", ValueType.TEXT, "ready", "w")
+                .json("{'kind':'wait','id':'w','say':['Or there: {{signal}}'],'signal':true,'seconds':9,"
+                        + "'takes':[{'id':'t1','field':'score','variable':'score','type':'number'}],"
+                        + "'results':[{'id':'r1','field':'verified','value':'false','name':'not verified'}],"
+                        + "'exits':{'came':'step:c','result:r1':'step:n','too_late':'step:l'}}")
+                .message("c", "Came: {{score}}.", null)
+                .message("n", "Not you.", null)
+                .message("l", "Late.", null)
+                .build();
+        Talk talk = Talk.with(flow);
+        String address = talk.heard.getFirst().replace("Here it is: ", "");
+        assertThat(address).startsWith("https://bots.example/signal/");
+        String key = address.substring(address.lastIndexOf('/') + 1);
+        if (early != null) {
+            talk.take(early.apply(key)).hears();
+            return talk.says("yes");
+        }
+        talk.says("yes").hears("Or there: " + address);
+        return talk;
+    }
+
+    private static Event brings(Talk talk, String key, String json) {
+        return new Event.Signalled(
+                talk == null ? new Stamp(Instant.EPOCH, 1) : talk.stamp(),
+                key,
+                "",
+                JsonMapper.shared().readTree(json));
+    }
+
+    @Test
+    void aSignalBringsValuesAndWhatTheyComeTo() {
+        Talk talk = given(null);
+        String key = talk.state.awaiting().key();
+        talk.take(brings(talk, key, "{'verified':true,'score':7}".replace('\'', '"')))
+                .hears("Came: 7.");
+        Talk other = given(null);
+        other.take(brings(other, other.state.awaiting().key(), "{\"verified\":false}"))
+                .hears("Not you.");
+    }
+
+    @Test
+    void whatComesBeforeItsStepIsReachedIsKept() {
+        Talk talk = given(key -> brings(null, key, "{\"verified\":true,\"score\":3}"));
+        assertThat(talk.heard.getLast()).isEqualTo("Came: 3.");
+        assertThat(talk.state.signals()).isEqualTo(Signals.NONE);
     }
 }

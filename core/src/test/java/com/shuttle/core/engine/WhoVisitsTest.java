@@ -2,9 +2,12 @@ package com.shuttle.core.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.shuttle.core.conversation.Arrival;
+import com.shuttle.core.conversation.Event;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.ValueType;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -77,5 +80,40 @@ class WhoVisitsTest {
                 .message("m", "Well.", null)
                 .build());
         talk.picks("skip").knows("v", words);
+    }
+
+    private static Talk from(Arrival arrival, Flow flow) {
+        Talk talk = Talk.notBegun(flow);
+        return talk.take(new Event.Started(talk.stamp(), "messenger", "", "v", "", Map.of(), "", Map.of(), arrival));
+    }
+
+    @Test
+    void whatTheChannelKnowsIsNotAsked() {
+        Flow flow = FlowBuilder.flow("main")
+                .question("n", "And who are you?", ValueType.PERSON_NAME, "name", "p")
+                .question("p", "Your number?", ValueType.PHONE, "phone", "o")
+                .question("o", "And somebody else's, in case?", ValueType.PHONE, "other", "m")
+                .message("m", "Thank you, {{name}}: {{sender}}, {{other}}.", null)
+                .build();
+        Talk talk = from(new Arrival("+447700900121", "Petra Novak", "", "utm_source=leaflet"), flow);
+        talk.hears("And somebody else's, in case?").knows("name", "Petra Novak").knows("phone", "+447700900121");
+        assertThat(Talk.with(flow).heard).containsExactly("And who are you?");
+        assertThat(from(new Arrival("", "✨ 24/7 ✨", "", ""), flow).heard)
+                .as("no name")
+                .containsExactly("And who are you?");
+    }
+
+    @Test
+    void conditionsSeeHowSomebodyCame() {
+        Flow flow = FlowBuilder.flow("main")
+                .json(
+                        "{'kind':'branch','id':'b','rules':[{'id':'r','name':'leaflet','when':'known(campaign) && campaign.contains(\\\"leaflet\\\")'}],"
+                                + "'exits':{'rule:r':'step:y','otherwise':'step:n'}}")
+                .message("y", "From {{referrer}}.", null)
+                .message("n", "Hello.", null)
+                .build();
+        from(new Arrival("", "", "https://mill.example/", "utm_source=leaflet"), flow)
+                .hears("From https://mill.example/.");
+        from(Arrival.NONE, flow).hears("Hello.");
     }
 }

@@ -1,13 +1,16 @@
 package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.Occasion;
+import com.shuttle.core.knowledge.Entry.Beside;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import java.util.ArrayList;
@@ -82,7 +85,20 @@ public final class Answering {
                         + rounded(match.why().meaning()) + ", words "
                         + rounded(match.why().words()));
         run.answeredBy(match.ref());
-        run.say(match.answers().get(run.pick(match.answers().size())));
+        Beside beside = match.ties().beside();
+        run.sayOneOf(List.of(match.answers().get(run.pick(match.answers().size()))), List.of(), look(beside));
+        if (!beside.leadOn().isBlank()) {
+            run.say(beside.leadOn());
+        }
+        run.responses.offerNext(beside.next());
+    }
+
+    private static Look look(Beside beside) {
+        if (beside.shown().isEmpty()) {
+            return Look.PLAIN;
+        }
+        Media.Type type = beside.film() ? Media.Type.VIDEO : Media.Type.PICTURE;
+        return new Look(new Media(type, beside.shown(), beside.alt()), 0, null, false);
     }
 
     public void suggest(Finding finding, String question, @Nullable Awaiting resumes) {

@@ -225,6 +225,12 @@ final class BookingPlayer extends SlotPlayer {
 
     /** What is not known yet of whoever comes, in the order in which it is asked for. */
     private List<BookingDetail> missing() {
+        List<BookingDetail> unknown = unknown();
+        new KnownAtArrival(run).take(unknown);
+        return unknown.isEmpty() ? unknown : unknown();
+    }
+
+    private List<BookingDetail> unknown() {
         return step.details().entrySet().stream()
                 .filter(detail -> plain("{{" + detail.getKey() + "}}").isEmpty())
                 .map(detail -> new BookingDetail(

@@ -49,6 +49,7 @@ final class InterviewPlayer extends Player {
     /** Begins, or takes up again after leaving. */
     @Override
     public void enter() {
+        new KnownAtArrival(run).take(step.facts());
         String intro = run.sayOneOf(step.ask(), List.of());
         List<Fact> missing = missing();
         boolean asksItself = intro.strip().endsWith("?") && missing.size() > 1;

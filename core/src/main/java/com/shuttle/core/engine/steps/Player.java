@@ -72,8 +72,8 @@ public abstract class Player {
     /** The time that was waited for has come. */
     public void timeCame() {}
 
-    /** The signal that was waited for has come. @param text may be empty */
-    public void signalled(String text) {}
+    /** The signal that was waited for has come. @param text may be empty @param body null where it brought no JSON */
+    public void signalled(String text, @Nullable JsonNode body) {}
 
     /** What an errand brought has come. @param result null where nothing came of it */
     public void came(@Nullable JsonNode result) {}

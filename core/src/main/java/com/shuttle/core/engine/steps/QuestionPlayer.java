@@ -38,6 +38,9 @@ final class QuestionPlayer extends Player {
 
     @Override
     public void enter() {
+        if (step.skipWhenKnown()) {
+            new KnownAtArrival(run).take(step);
+        }
         Value known = run.facts.value(step.variable());
         boolean left = step.optional() && run.facts.wasLeft(step.variable());
         if (step.skipWhenKnown() && (known != null || left)) {

@@ -2,6 +2,7 @@ package com.shuttle.core.engine.turn;
 
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.calendar.Zones;
+import com.shuttle.core.conversation.Arrival;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.reading.Value;
@@ -35,7 +36,19 @@ public final class Evaluator {
         system.put("weekday", new Value.Text(now.getDayOfWeek().name().toLowerCase(Locale.ROOT)));
         system.put("in_hours", new Value.YesNo(run.around().inHours()));
         system.put("returning", new Value.YesNo(run.visit().returning()));
+        Arrival arrival = run.visit().arrival();
+        known(system, "sender", arrival.sender());
+        known(system, "sender_name", arrival.name());
+        known(system, "referrer", arrival.referrer());
+        known(system, "campaign", arrival.campaign());
         return system;
+    }
+
+    /** What the channel does not know is unknown, and not empty. */
+    private static void known(Map<String, Value> system, String name, String text) {
+        if (!text.isEmpty()) {
+            system.put(name, new Value.Text(text));
+        }
     }
 
     /** What an expression comes to now; {@code also} stands in for variables of the same name. */

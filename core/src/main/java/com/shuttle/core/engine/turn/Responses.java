@@ -15,12 +15,23 @@ public final class Responses {
     /** What has come of the turn so far. */
     private @Nullable Occasion outcome;
 
+    private List<String> next = List.of();
+
     public Responses(TurnRun run) {
         this.run = run;
     }
 
     public Response of(Occasion occasion) {
         return run.playbook.release().profile().response(occasion);
+    }
+
+    /** What an answer offers next, where nothing else is asked; goes before what the bot offers. */
+    public void offerNext(List<String> words) {
+        next = words.isEmpty() ? next : words;
+    }
+
+    public List<String> next() {
+        return next;
     }
 
     /** What has come of the turn that something of the bot's own may follow; null for nothing. */

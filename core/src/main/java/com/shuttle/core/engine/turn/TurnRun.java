@@ -60,6 +60,9 @@ public final class TurnRun {
     private int timers;
     private final List<Way> way = new ArrayList<>();
 
+    /** Signals whose addresses are given out before they are waited for. */
+    public final AheadSignals signals;
+
     /** What a language model makes of what is found. */
     public final Opinions opinions = new Opinions(this);
 
@@ -82,6 +85,7 @@ public final class TurnRun {
         this.awaiting = state.awaiting();
         this.team = state.team();
         this.visit = Visit.of(state);
+        this.signals = new AheadSignals(this, state.signals());
         this.silent = state.silent();
         this.quiet = state.quiet();
         this.nudged = state.nudged();
@@ -230,7 +234,7 @@ public final class TurnRun {
     }
 
     public String filled(String text) {
-        return text.contains("{{") ? Texts.fill(text, known()) : text;
+        return text.contains("{{") ? Texts.fill(signals.filled(text), known()) : text;
     }
 
     public Texts.Known known() {
@@ -391,6 +395,8 @@ public final class TurnRun {
                 nudged,
                 agent,
                 timers,
-                facts.told());
+                facts.told(),
+                visit.arrival(),
+                signals.kept());
     }
 }

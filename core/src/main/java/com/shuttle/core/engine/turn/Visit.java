@@ -1,5 +1,6 @@
 package com.shuttle.core.engine.turn;
 
+import com.shuttle.core.conversation.Arrival;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.State;
 import java.util.Set;
@@ -11,14 +12,16 @@ import java.util.Set;
  * @param visitor   names the visitor across conversations; may be empty
  * @param zone      the visitor's time zone; empty for the bot's
  * @param returning whether anything was known of the visitor at the start
+ * @param arrival   what the channel knows of them
  */
-public record Visit(String channel, String page, String visitor, String zone, boolean returning) {
+public record Visit(String channel, String page, String visitor, String zone, boolean returning, Arrival arrival) {
 
     /** Channels of programs that show text only; phones that Shuttle itself writes to have their options laid out for them later. */
     private static final Set<String> PLAIN = Set.of("sms", "voice");
 
     static Visit of(State state) {
-        return new Visit(state.channel(), state.page(), state.visitor(), state.zone(), state.returning());
+        return new Visit(
+                state.channel(), state.page(), state.visitor(), state.zone(), state.returning(), state.arrival());
     }
 
     static Visit of(Event.Started started) {
@@ -27,7 +30,8 @@ public record Visit(String channel, String page, String visitor, String zone, bo
                 started.page(),
                 started.visitor(),
                 started.zone(),
-                !started.known().isEmpty());
+                !started.known().isEmpty(),
+                started.arrival());
     }
 
     /** Whether the channel shows text only. */
