@@ -17,6 +17,7 @@ import org.springframework.test.context.TestConstructor;
         properties = {
             "shuttle.demo=true",
             "shuttle.data=target/test-data",
+            "server.servlet.session.persistent=false",
             "spring.datasource.url=jdbc:h2:mem:shuttle;DB_CLOSE_DELAY=-1;LOCK_TIMEOUT=20000",
             "shuttle.limits.conversations-per-minute=100000",
             "shuttle.limits.messages-per-minute=100000",

@@ -35,6 +35,7 @@ class BotController {
     private static final String LIST = "redirect:/bots";
 
     private final BotService bots;
+    private final BotDeletion deletion;
     private final LiveState releases;
     private final OnSites sites;
     private final BotTemplates templates;
@@ -47,7 +48,9 @@ class BotController {
             OnSites sites,
             BotTemplates templates,
             List<BotFigure> figures,
-            InstantSource clock) {
+            InstantSource clock,
+            BotDeletion deletion) {
+        this.deletion = deletion;
         this.bots = bots;
         this.releases = releases;
         this.sites = sites;
@@ -128,7 +131,7 @@ class BotController {
 
     @PostMapping("/bots/{id}/delete")
     String delete(@PathVariable String id, RedirectAttributes flash) {
-        Bot gone = bots.delete(id);
+        Bot gone = deletion.delete(id);
         flash.addFlashAttribute("gone", gone);
         return LIST;
     }

@@ -31,6 +31,9 @@ import org.springframework.stereotype.Repository;
 @Repository
 class ConversationStore {
 
+    /** So many conversations are told that their bot is gone. */
+    private static final int MOST_OPEN = 1000;
+
     private final DSLContext db;
 
     ConversationStore(DSLContext db) {
@@ -185,6 +188,17 @@ class ConversationStore {
                 .orderBy(CONVERSATION.SPEAKER.desc(), CONVERSATION.WAITING_SINCE.asc(), CONVERSATION.LAST_AT.desc())
                 .limit(200)
                 .fetch(ConversationStore::conversation);
+    }
+
+    /** Conversations of a bot that are not over: those in which people are concerned, and those of late. */
+    List<String> open(String bot, Instant since) {
+        return db.select(CONVERSATION.ID)
+                .from(CONVERSATION)
+                .where(CONVERSATION.BOT_ID.eq(bot), CONVERSATION.SPEAKER.ne(Speaker.ENDED.key()))
+                .and(CONVERSATION.LAST_AT.ge(since).or(CONVERSATION.SPEAKER.ne(Speaker.BOT.key())))
+                .orderBy(CONVERSATION.LAST_AT.desc())
+                .limit(MOST_OPEN)
+                .fetch(CONVERSATION.ID);
     }
 
     /** Ended conversations that a person had, newest first. */

@@ -55,8 +55,8 @@ class TableFileController {
             flash.addFlashAttribute("saved", true);
             flash.addFlashAttribute(
                     "brought",
-                    "%d rows were brought in. Look at the kinds of the columns, then let a collection answer from it."
-                            .formatted(table.rows().size()));
+                    broughtIn(table.rows().size())
+                            + " Look at the kinds of the columns, then let a collection answer from it.");
             return list + "/" + tables.add(table);
         } catch (Unreadable unreadable) {
             flash.addFlashAttribute("errors", Map.of("file", unreadable.getMessage()));
@@ -118,9 +118,7 @@ class TableFileController {
             }
             session.setAttribute(Before.KEPT, tables.set(table, before.with(rows)));
             flash.addFlashAttribute("saved", true);
-            flash.addFlashAttribute(
-                    "brought",
-                    "%d rows were brought in.".formatted(brought.rows().size()));
+            flash.addFlashAttribute("brought", broughtIn(brought.rows().size()));
         } catch (Unreadable unreadable) {
             flash.addFlashAttribute(
                     "errors", Map.of("table", unreadable.getMessage(), "file", unreadable.getMessage()));
@@ -157,5 +155,9 @@ class TableFileController {
                 stored.name() + ".xlsx",
                 "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
                 out -> Sheets.writeXlsx(stored.name(), TableSheets.lines(stored), out));
+    }
+
+    private static String broughtIn(int rows) {
+        return rows == 1 ? "One row was brought in." : rows + " rows were brought in.";
     }
 }

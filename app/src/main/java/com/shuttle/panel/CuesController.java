@@ -100,6 +100,14 @@ class CuesController {
         Map<String, String> asked = new LinkedHashMap<>(query);
         LocalDateTime now = LocalDateTime.ofInstant(clock.instant(), Zones.firstKnown(bot.zone()));
         asked.putIfAbsent("at", now.truncatedTo(ChronoUnit.MINUTES).toString());
+        sites.presence(bot.id()).cues().stream()
+                .findFirst()
+                .filter(cue -> !query.containsKey("what"))
+                .ifPresent(cue -> {
+                    asked.put("what", cue.what().key());
+                    asked.put("amount", Integer.toString(cue.amount()));
+                    asked.put("said", String.join(", ", cue.words()));
+                });
         asked.putIfAbsent("amount", "40");
         asked.putIfAbsent("visits", "2");
         asked.putIfAbsent("what", "stayed");

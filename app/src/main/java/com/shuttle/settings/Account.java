@@ -1,4 +1,6 @@
 package com.shuttle.settings;
 
-/** A person who signs in. */
-public record Account(String id, String name, String email, Role role) {}
+import java.io.Serializable;
+
+/** A person who signs in. Kept with their session over a restart. */
+public record Account(String id, String name, String email, Role role) implements Serializable {}

@@ -1,8 +1,14 @@
 package com.shuttle.settings;
 
 import com.shuttle.web.Ids;
+import com.shuttle.web.Json;
 import com.shuttle.web.Length;
+import jakarta.annotation.PostConstruct;
+import jakarta.annotation.PreDestroy;
 import jakarta.servlet.http.HttpSession;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -10,9 +16,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
-/** Who is signed in where, in memory as the sessions themselves are. Thread-safe. */
+/** Who is signed in where: in memory as the sessions themselves are, and kept with them over a restart. Thread-safe. */
 @Component
 class Sessions {
 
@@ -36,8 +43,27 @@ class Sessions {
     private final Map<String, Entry> entries = new ConcurrentHashMap<>();
     private final InstantSource clock;
 
-    Sessions(InstantSource clock) {
+    private final Path file;
+
+    Sessions(InstantSource clock, @Value("${shuttle.data}") Path data) {
         this.clock = clock;
+        this.file = data.resolve("sessions").resolve("signed-in.json");
+    }
+
+    /** Knows again who was signed in when the server stopped. */
+    @PostConstruct
+    void recall() throws IOException {
+        if (Files.isRegularFile(file)) {
+            Json.readAll(Files.readString(file), Entry.class).forEach(entry -> entries.put(entry.key(), entry));
+            Files.delete(file);
+        }
+    }
+
+    /** Keeps who is signed in while the server is down; whose session is over by then is not let in. */
+    @PreDestroy
+    void keep() throws IOException {
+        Files.createDirectories(file.getParent());
+        Files.writeString(file, Json.write(List.copyOf(entries.values())));
     }
 
     /** Notes a request of somebody who is signed in; false where the session is over. */

@@ -1,18 +1,11 @@
 package com.shuttle.studio;
 
-import com.shuttle.appointments.Diaries;
-import com.shuttle.appointments.Kind;
-import com.shuttle.bots.BotService;
-import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.expression.PlainWords;
 import com.shuttle.core.expression.Rules;
 import com.shuttle.core.flow.ValueType;
-import com.shuttle.settings.AccountService;
-import com.shuttle.settings.Team;
 import com.shuttle.web.Access;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -50,28 +43,20 @@ class ExpressionController {
     record Shown(
             String text, String problem, int at, @Nullable List<Row> rows, boolean all, String words) {}
 
-    private final BotService bots;
-    private final AccountService accounts;
-    private final Diaries diaries;
+    private final PlainConditions conditions;
 
-    ExpressionController(BotService bots, AccountService accounts, Diaries diaries) {
-        this.diaries = diaries;
-        this.bots = bots;
-        this.accounts = accounts;
+    ExpressionController(PlainConditions conditions) {
+        this.conditions = conditions;
     }
 
     @PostMapping
     Shown show(@PathVariable String id, @RequestBody Asked asked) {
-        Playbook playbook = new Playbook(bots.draftRelease(bots.bot(id)));
-        Map<String, ValueType> types = new HashMap<>(playbook.variables());
-        types.putAll(Expressions.SYSTEM);
+        PlainConditions.Known known = conditions.known(id);
+        Map<String, ValueType> types = known.types();
         if (asked.words() != null) {
-            PlainWords.Names names = new PlainWords.Names(
-                    accounts.teams().stream().map(Team::name).toList(),
-                    diaries.kinds().stream().map(Kind::name).toList());
-            return switch (PlainWords.read(asked.words(), types, names)) {
+            return switch (PlainWords.read(asked.words(), types, known.names())) {
                 case PlainWords.Result.Read(Rules rules) ->
-                    shown(playbook.expressions(), rules.text(types), asked.condition());
+                    shown(known.expressions(), rules.text(types), asked.condition());
                 case PlainWords.Result.Unread(String why, int at) -> new Shown("", why, at, null, true, "");
             };
         }
@@ -82,9 +67,11 @@ class ExpressionController {
             }
             return rows.isEmpty()
                     ? new Shown("", "", 0, List.of(), asked.all(), "")
-                    : shown(playbook.expressions(), new Rules(asked.all(), rows).text(types), asked.condition());
+                    : shown(known.expressions(), new Rules(asked.all(), rows).text(types), asked.condition());
         }
-        return shown(playbook.expressions(), asked.text() == null ? "" : asked.text(), asked.condition());
+        String text = asked.text() == null ? "" : asked.text();
+        String written = asked.condition() ? known.written(text).orElse(text) : text;
+        return shown(known.expressions(), written, asked.condition());
     }
 
     private static Shown shown(Expressions expressions, String text, boolean condition) {

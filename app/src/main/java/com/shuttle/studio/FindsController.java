@@ -85,7 +85,7 @@ class FindsController {
             case Choice choice -> {
                 List<Where> where = new ArrayList<>(choice.where());
                 if (!choice.offered().isEmpty()) {
-                    where.add(new Where("offered", choice.offered(), Comparison.IS_NOT, "no"));
+                    where.add(new Where("offered", choice.offered(), "", Comparison.IS_NOT, "no"));
                 }
                 yield new Asked(choice.table(), where, choice.order(), false, LookUp.MOST);
             }

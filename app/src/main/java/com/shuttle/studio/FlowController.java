@@ -65,6 +65,7 @@ class FlowController {
     private final CallFilling filling;
     private final FlowFiles files;
     private final OwnMedia media;
+    private final PlainConditions conditions;
 
     FlowController(
             BotService bots,
@@ -76,7 +77,8 @@ class FlowController {
             BotTemplates templates,
             CallFilling filling,
             FlowFiles files,
-            OwnMedia media) {
+            OwnMedia media,
+            PlainConditions conditions) {
         this.bots = bots;
         this.references = references;
         this.channels = channels;
@@ -87,6 +89,7 @@ class FlowController {
         this.filling = filling;
         this.files = files;
         this.media = media;
+        this.conditions = conditions;
     }
 
     @GetMapping("/{flow}")
@@ -150,7 +153,8 @@ class FlowController {
                     .body(new EditReply(String.valueOf(incomplete.getMessage()), null, null, "", "", false, false));
         }
         Flow before = bots.draft(id, flow).flow();
-        switch (media.kept(bots.bot(id).id(), before, filling.filled(before, edit))) {
+        edit = conditions.written(id, before, filling.filled(before, edit));
+        switch (media.kept(bots.bot(id).id(), before, edit)) {
             case Checked.Good<Edit>(Edit fetched) -> edit = fetched;
             case Checked.Bad<Edit> bad -> {
                 Draft draft = bots.draft(id, flow);

@@ -117,12 +117,16 @@ public class TableService {
         }
         List<Column> columns = there.get();
         List<String> known = columns.stream().map(Column::key).toList();
-        List<String> missing = query.filters().stream()
+        List<Query.Rows.Filter> filters = query.filters().stream()
+                .map(one -> new Query.Rows.Filter(Column.key(columns, one.column()), one.comparison(), one.value()))
+                .toList();
+        List<String> missing = filters.stream()
                 .map(Query.Rows.Filter::column)
                 .filter(key -> !known.contains(key))
                 .distinct()
                 .toList();
-        return new RowsFound(columns, missing.isEmpty() ? rows.find(columns, query) : List.of(), missing);
+        Query.Rows asked = new Query.Rows(query.table(), filters, query.order(), query.falling(), query.most());
+        return new RowsFound(columns, missing.isEmpty() ? rows.find(columns, asked) : List.of(), missing);
     }
 
     /**

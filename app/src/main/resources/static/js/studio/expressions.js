@@ -174,10 +174,23 @@ class Helper {
 /** Gives every expression field inside `script` its helper while it has the focus. */
 export function expressionFields(script, typed) {
   let helper = null;
+  let pressed = false;
+  script.addEventListener('pointerdown', () => (pressed = true), true);
+  addEventListener('pointerup', () => setTimeout(() => (pressed = false)), true);
+
+  /** What is pressed below must not move away under the press: the helper folds when the press is over. */
+  function fold(gone) {
+    if (pressed) {
+      addEventListener('pointerup', () => setTimeout(() => gone.close()), { once: true });
+    } else {
+      gone.close();
+    }
+  }
+
   script.addEventListener('focusin', (event) => {
     const box = event.target.closest('.expression');
     if (helper && box !== helper.field.closest('.expression')) {
-      helper.close();
+      fold(helper);
       helper = null;
     }
     if (box && !helper) {

@@ -1,5 +1,6 @@
 // The buttons in the rows of a script.
 import { complain } from './complaints.js';
+import { firstField } from './fields.js';
 import { postFile } from '../web/http.js';
 import { drawThreads } from './threads.js';
 
@@ -35,7 +36,7 @@ export function rowActions(script, it) {
     const row = rowOf(event.target);
     if (!button) {
       if (row && !row.contains(document.activeElement) && !event.target.closest('.dot') && !event.target.closest('input, textarea, select, label, summary')) {
-        row.querySelector('.say, .lead')?.focus();
+        firstField(row)?.focus();
       }
       return;
     }

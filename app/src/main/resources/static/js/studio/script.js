@@ -20,7 +20,7 @@ import { placeholders } from './placeholders.js';
 import { kindsIn, pick } from './picker.js';
 import { rehearse } from './rehearse.js';
 import { rowActions } from './row-actions.js';
-import { someOf } from './some.js';
+import { fields, firstField } from './fields.js';
 import { selection } from './selection.js';
 import { keysInTexts } from './text-keys.js';
 import { drawThreads, drawThreadsSoon } from './threads.js';
@@ -143,7 +143,7 @@ const rowsInTurn = inTurn(async (wanted, from) => {
     row.scrollIntoView({ block: 'nearest' });
   } else if (row) {
     open(row);
-    const field = controlIn(row, here) ?? row.querySelector('.say, .lead');
+    const field = controlIn(row, here) ?? firstField(row);
     field?.focus();
     if (here.at !== undefined && field?.setSelectionRange && field.type !== 'checkbox') {
       field.setSelectionRange(here.at, here.at);
@@ -183,7 +183,7 @@ async function become(row) {
   if (kind) {
     await change({ edit: 'become', step: row.dataset.step, kind: kind.value });
   } else {
-    row.querySelector('.say, .lead')?.focus();
+    firstField(row)?.focus();
   }
 }
 
@@ -243,7 +243,7 @@ function goTo(step) {
   folding.reveal(row);
   open(row);
   row.scrollIntoView({ block: 'center' });
-  (row.querySelector('.say, .lead') ?? row).focus();
+  (firstField(row) ?? row).focus();
 }
 
 const goToStep = goTos({ steps, goTo });
@@ -267,7 +267,7 @@ script.addEventListener('change', (event) => {
 });
 
 finds(script);
-someOf(script);
+fields(script);
 onPhones(script, { typedIn, flush: () => edits.flush() });
 opening(script, { open, whole, at: (row) => others.at(row.dataset.step) });
 

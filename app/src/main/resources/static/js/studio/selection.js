@@ -1,5 +1,6 @@
 // Rows as wholes: choosing one or several, copying, pasting, duplicating, deleting and moving them.
 import { getText, postJson } from '../web/http.js';
+import { firstField } from './fields.js';
 
 /**
  * @param {Element} script
@@ -182,7 +183,7 @@ export function selection(script, it) {
       await move(event.key === 'ArrowUp' ? -1 : 1);
     } else if (event.key === 'Enter') {
       event.preventDefault();
-      here().querySelector('.say, .lead')?.focus();
+      firstField(here())?.focus();
     } else if (event.key === ' ') {
       event.preventDefault();
       here().classList.toggle('chosen');

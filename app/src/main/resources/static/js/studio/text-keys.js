@@ -1,4 +1,5 @@
 // Keys in the texts and options of a script.
+import { firstField } from './fields.js';
 
 /**
  * @param {Element} script
@@ -45,9 +46,9 @@ export function keysInTexts(script, it) {
       event.preventDefault();
       await change({ edit: 'delete', step: row.dataset.step });
     } else if (event.key === 'ArrowUp' && field.selectionStart === 0 && field.selectionEnd === 0) {
-      neighbour(field, false)?.querySelector('.say, .lead')?.focus();
+      firstField(neighbour(field, false))?.focus();
     } else if (event.key === 'ArrowDown' && field.selectionStart === field.value.length) {
-      neighbour(field, true)?.querySelector('.say, .lead')?.focus();
+      firstField(neighbour(field, true))?.focus();
     }
   }
 
@@ -61,7 +62,7 @@ export function keysInTexts(script, it) {
       const to = (lead?.dataset.target ?? '').startsWith('step:') && rows().querySelector(`.row[data-step="${CSS.escape(lead.dataset.target.slice(5))}"]`);
       if (to) {
         event.preventDefault();
-        (to.querySelector('.say, .lead') ?? to).focus();
+        (firstField(to) ?? to).focus();
       }
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       const line = field.closest('.option');

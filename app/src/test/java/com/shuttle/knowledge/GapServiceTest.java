@@ -124,4 +124,25 @@ class GapServiceTest {
         assertThat(gaps.count(bot)).isZero();
         assertThat(gaps.teachNearest(bot, gap.id())).as("no longer there").isFalse();
     }
+
+    @Test
+    void greetingsAndTheWishForAPersonAreNoGaps() {
+        String bot = data.bot().id();
+        List.of("hi", "Thank you!", "a person", "can I talk to somebody please")
+                .forEach(words -> gaps.note(bot, "c1", words, AT));
+        assertThat(gaps.count(bot)).isZero();
+    }
+
+    @Test
+    void aGapIsAddedToAnyEntryByItsTitle() {
+        Bot bot = data.bot();
+        String collection = data.collectionOf(bot, "Do you sell maps?", "At the desk.");
+        gaps.note(bot.id(), "c1", "where would I find a chart of the hills", AT);
+        Gap gap = gaps.list(bot.id(), 1).items().getFirst();
+        assertThat(gaps.teach(bot.id(), gap.id(), "no such entry")).isFalse();
+        assertThat(gaps.titles(bot.id())).containsExactly("Do you sell maps?");
+        assertThat(gaps.teach(bot.id(), gap.id(), "do you sell maps?")).isTrue();
+        assertThat(knowledge.content(collection).entries().getFirst().phrasings())
+                .contains("where would I find a chart of the hills");
+    }
 }

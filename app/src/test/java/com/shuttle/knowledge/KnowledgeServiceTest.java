@@ -7,7 +7,11 @@ import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.core.knowledge.Calibration;
+import com.shuttle.core.knowledge.Content;
+import com.shuttle.core.knowledge.Entry;
+import com.shuttle.core.knowledge.Entry.Beside;
 import com.shuttle.core.knowledge.Entry.Ties;
+import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
@@ -17,6 +21,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -235,5 +240,62 @@ class KnowledgeServiceTest {
                 .isEqualTo(Outcome.ANSWER);
         assertThat(knowledge.ask(List.of(collection), List.of("thank you")).reply())
                 .isEqualTo("My own thanks.");
+    }
+
+    @Test
+    void everyBotMeetsGreetingsUntilThatIsSwitchedOff() {
+        Bot bot = data.bot();
+        String hello =
+                knowledge.askFor(bot.id(), List.of(), List.of("hi there")).reply();
+        assertThat(hello).startsWith("Hello");
+        assertThat(knowledge
+                        .askFor(bot.id(), List.of(), List.of("who painted the whale"))
+                        .outcome())
+                .isEqualTo(Finding.Outcome.NONE);
+        String own = data.collectionOf(bot, "Hi there", "Ahoy!");
+        assertThat(knowledge.askFor(bot.id(), List.of(own), List.of("hi there")).reply())
+                .as("an entry of its own goes first")
+                .isEqualTo("Ahoy!");
+        knowledge.setAnswering(bot.id(), new Answering(false, Answering.USUAL.sources()));
+        assertThat(knowledge.askFor(bot.id(), List.of(), List.of("hi there"))).isEqualTo(Finding.NOTHING);
+    }
+
+    @Test
+    void aBotAnswersFromTheSourcesThatItMayUse() {
+        Bot bot = data.bot();
+        String collection = data.collectionOf(bot, "Do you sell maps?", "At the desk.");
+        List<String> asked = List.of("do you sell maps");
+        assertThat(knowledge.askFor(bot.id(), List.of(collection), asked).outcome())
+                .isEqualTo(Finding.Outcome.ANSWER);
+        knowledge.setAnswering(bot.id(), new Answering(true, Set.of(Finding.Source.ARTICLE)));
+        assertThat(knowledge.answering(bot.id()).from("entries")).isFalse();
+        assertThat(knowledge.askFor(bot.id(), List.of(collection), asked).outcome())
+                .isEqualTo(Finding.Outcome.NONE);
+    }
+
+    @Test
+    void whatStandsBesideAnAnswerIsKeptAlsoWhenASheetIsBroughtIn() {
+        Beside beside = new Beside("/media/abcdefghijkl", false, "A map", "More on paths?", List.of("Paths", "Huts"));
+        String collection = data.collection("Do you sell maps?", "At the desk.");
+        StoredEntry entry = entries.byRef(
+                        collection,
+                        knowledge.content(collection).entries().getFirst().ref())
+                .orElseThrow();
+        TestData.good(entries.change(
+                entry.id(),
+                new EntryDraft("Do you sell maps?", "At the desk.", "", Standing.USUAL, Ties.NONE.with(beside))));
+        assertThat(entries.entry(entry.id()).entry().ties().beside()).isEqualTo(beside);
+        Entry plain = new Entry(entry.entry().ref(), List.of("Do you sell maps?"), List.of("In the shop."), "");
+        knowledge.merge(collection, new Content(List.of(plain), List.of(), List.of()));
+        assertThat(entries.entry(entry.id()).entry().ties().beside()).isEqualTo(beside);
+        assertThat(entries.change(
+                        entry.id(),
+                        new EntryDraft(
+                                "A?",
+                                "B",
+                                "",
+                                Standing.USUAL,
+                                Ties.NONE.with(new Beside("ftp://x", false, "", "", List.of())))))
+                .isInstanceOf(Checked.Bad.class);
     }
 }

@@ -141,8 +141,8 @@ class WritingScreenTest {
             page.reload();
             assertThat(page.locator(".row[data-kind=look_up]")).containsText("in Telescopes");
             LookUp written = (LookUp) step(bot, "n1");
-            assertThat(written.where()).containsExactly(new LookUp.Where("w1", "c4", Comparison.AT_MOST, "5"));
-            assertThat(written.takes()).containsExactly(new LookUp.Take("t1", "c5", "price", ValueType.MONEY));
+            assertThat(written.where()).containsExactly(new LookUp.Where("w1", "c4", "", Comparison.AT_MOST, "5"));
+            assertThat(written.takes()).containsExactly(new LookUp.Take("t1", "c5", "", "price", ValueType.MONEY));
             assertThat(screens.complaints()).isEmpty();
         }
     }

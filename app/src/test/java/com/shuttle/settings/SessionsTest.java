@@ -2,17 +2,36 @@ package com.shuttle.settings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.springframework.mock.web.MockHttpSession;
 
 class SessionsTest {
 
     private Instant now = Instant.parse("2026-11-27T08:00:00Z");
-    private final Sessions sessions = new Sessions(() -> now);
+
+    @TempDir
+    private Path data;
+
+    private Sessions sessions;
     private final MockHttpSession here = new MockHttpSession();
     private final MockHttpSession there = new MockHttpSession();
+
+    @BeforeEach
+    void begin() throws IOException {
+        sessions = started();
+    }
+
+    private Sessions started() throws IOException {
+        Sessions started = new Sessions(() -> now, data);
+        started.recall();
+        return started;
+    }
 
     private boolean seen(MockHttpSession session) {
         return sessions.seen(session, "maren", "A browser");
@@ -50,5 +69,20 @@ class SessionsTest {
     void aSessionThatBecameSomebodyElsesIsOver() {
         seen(here);
         assertThat(sessions.seen(here, "idris", "A browser")).isFalse();
+    }
+
+    @Test
+    void whoIsSignedInStaysSoOverARestartAndWhoWasSentAwayDoesNot() throws IOException {
+        seen(here);
+        seen(there);
+        sessions.end("maren", Sessions.key(there));
+        sessions.keep();
+        sessions = started();
+        assertThat(seen(here)).isTrue();
+        assertThat(seen(there)).isFalse();
+        now = now.plus(Sessions.LONGEST);
+        sessions.keep();
+        sessions = started();
+        assertThat(seen(here)).as("a day is a day").isFalse();
     }
 }

@@ -23,7 +23,8 @@ import tools.jackson.databind.JsonNode;
     @JsonSubTypes.Type(value = Event.AgentTook.class, name = "agent_took"),
     @JsonSubTypes.Type(value = Event.AgentSaid.class, name = "agent_said"),
     @JsonSubTypes.Type(value = Event.AgentReturned.class, name = "agent_returned"),
-    @JsonSubTypes.Type(value = Event.AgentClosed.class, name = "agent_closed")
+    @JsonSubTypes.Type(value = Event.AgentClosed.class, name = "agent_closed"),
+    @JsonSubTypes.Type(value = Event.BotGone.class, name = "bot_gone")
 })
 public sealed interface Event {
 
@@ -146,6 +147,9 @@ public sealed interface Event {
             account = account == null ? "" : account;
         }
     }
+
+    /** The bot was taken away, and with it whoever might have gone on. */
+    record BotGone(Stamp stamp) implements Event {}
 
     /** Whether it may come at any time, whatever the conversation waits for, and leaves that as it is. */
     default boolean aside() {

@@ -4,9 +4,12 @@ import com.shuttle.core.flow.ExitSlot;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Section;
 import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.StepJson;
 import com.shuttle.core.flow.StepKind;
 import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.shape.Form;
 import com.shuttle.core.flow.shape.Forms;
+import com.shuttle.core.flow.shape.Property;
 import com.shuttle.core.flow.shape.Refusal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -40,7 +43,7 @@ public final class FlowEditor {
                     if (stands != null && !stands.equals(was) && !stands.equals(value)) {
                         yield new Edited.Clash(stands);
                     }
-                    Step changed = Fields.set(step, field, value);
+                    Step changed = Proposals.retyped(flow, step, Fields.set(step, field, value));
                     String words = field.equals("title")
                             ? "named a step “" + changed.name() + "”"
                             : "changed " + Fields.inWords(changed, field) + " of “" + changed.name() + "”";
@@ -137,6 +140,16 @@ public final class FlowEditor {
                 : null;
     }
 
+    /** Whether a field of a step holds a condition; no for a field that there is not. */
+    public static boolean isCondition(Step step, String field) {
+        try {
+            return Spot.of(step, StepJson.tree(step), field).property() instanceof Property.Field one
+                    && one.form().control() == Form.Control.CONDITION;
+        } catch (Refusal none) {
+            return false;
+        }
+    }
+
     /** All or none; told in the words of the only one, or of the first with the number of the others. */
     private static Edited several(Flow flow, List<Edit> edits) {
         if (edits.isEmpty() || edits.size() > MOST_STEPS) {
@@ -161,7 +174,7 @@ public final class FlowEditor {
         if (flow.allSteps().size() >= MOST_STEPS) {
             throw new Refusal("A flow can have " + MOST_STEPS + " steps at most.");
         }
-        Step blank = add.kind().blank(newId(flow));
+        Step blank = Proposals.begun(flow, add.kind().blank(newId(flow)));
         if (add.after() == null) {
             Step first = flow.firstStep();
             Section top = flow.sections().getFirst();
@@ -275,7 +288,7 @@ public final class FlowEditor {
         if (!changed.wordings().isEmpty() && !step.wordings().isEmpty()) {
             changed = Fields.withWordings(changed, step.wordings());
         }
-        changed = target == null ? changed : Ways.leadOn(changed, target);
+        changed = Proposals.begun(flow, target == null ? changed : Ways.leadOn(changed, target));
         return done(replace(flow, changed), "made “" + step.name() + "” a " + label(changed), step.id());
     }
 

@@ -172,6 +172,10 @@ public final class Engine {
                 walker.player().returned();
             }
             case Event.AgentClosed ignored -> walker.player().closed();
+            case Event.BotGone ignored -> {
+                run.say(Phrasebook.GONE);
+                run.pass(Speaker.ENDED);
+            }
         }
         walker.walk();
         new Outcomes(run, walker).follow(event);

@@ -44,6 +44,7 @@ final class Refusals {
                         : Reason.TOO_LATE;
             case Event.Came came -> brings(awaited(state, came.key())) ? null : Reason.TOO_LATE;
             case Event.Informed ignored -> null;
+            case Event.BotGone ignored -> null;
             case Event.AgentTook took -> tookTwice(state, took);
             case Event.AgentReturned ignored -> withPerson(state, ignored);
             case Event.AgentSaid ignored -> withPerson(state, ignored);

@@ -53,7 +53,9 @@ public record CallService(
                 List.of(
                         Field.of("input", Forms.reference("input@service"), "", "an input")
                                 .inSight(),
-                        Field.of("value", Forms.LINE, "", "{{email}}").inSight().called("an input")),
+                        Field.of("value", Forms.LINE, "", "nothing yet: a text, or a variable in {{ }}")
+                                .inSight()
+                                .called("an input")),
                 Items.Stands.AFTER);
 
         public Give {

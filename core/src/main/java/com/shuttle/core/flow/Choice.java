@@ -33,6 +33,7 @@ import java.util.Map;
  * @param order    key of the column they are ordered by; empty for the table's own order
  * @param together one exit for all
  * @param variable where what is picked goes, or the list of them; may be empty
+ * @param once     each value of the column that they read is offered once, and of a list each of its values
  * @param quiet    not shown again after a question of the visitor's own was answered
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
@@ -56,6 +57,7 @@ public record Choice(
         boolean together,
         String variable,
         boolean quiet,
+        boolean once,
         @JsonInclude int tries,
         @JsonInclude Map<String, Target> exits)
         implements Step {
@@ -87,6 +89,7 @@ public record Choice(
                             .reshaping()
                             .called("the table"),
                     column("label", "they read", "its first column"),
+                    Field.of("once", Forms.FLAG, "each value once").when(DRAWN),
                     column("detail", "beneath stands", "nothing"),
                     column("picture", "with the picture at", "none"),
                     column("keeps", "keeps", "what they read"),
@@ -174,6 +177,7 @@ public record Choice(
                 "",
                 false,
                 "",
+                false,
                 false,
                 Question.TRIES,
                 exits);

@@ -51,9 +51,10 @@ public record LookUp(
      * One thing that a row must have.
      *
      * @param column key of the column
+     * @param named  where there is none: the variable that has its name, as the visitor calls it
      * @param value  with placeholders; one that comes to nothing asks for nothing
      */
-    public record Where(String id, String column, Comparison comparison, String value) {
+    public record Where(String id, String column, String named, Comparison comparison, String value) {
 
         static final Items WHERE = new Items(
                 "where",
@@ -69,6 +70,8 @@ public record LookUp(
                         Field.of("column", ColumnForms.COLUMN, "", "a column")
                                 .inSight()
                                 .called("a condition"),
+                        Field.of("named", Forms.VARIABLE, "or the one named in", "variable")
+                                .when(When.is("column", "")),
                         Field.of("comparison", ColumnForms.COMPARISON, "", "how it compares")
                                 .inSight()
                                 .reshaping()
@@ -81,6 +84,7 @@ public record LookUp(
 
         public Where {
             column = Parts.text(column);
+            named = Parts.text(named);
             comparison = comparison == null ? Comparison.IS : comparison;
             value = Parts.text(value);
         }
@@ -90,9 +94,10 @@ public record LookUp(
      * A cell of the row that goes into a variable.
      *
      * @param column key of the column
+     * @param named  where there is none: the variable that has its name, as the visitor calls it
      * @param type   of the variable: text, number, money, date or yes_no
      */
-    public record Take(String id, String column, String variable, ValueType type) {
+    public record Take(String id, String column, String named, String variable, ValueType type) {
 
         private static final List<ValueType> TYPES =
                 List.of(ValueType.TEXT, ValueType.NUMBER, ValueType.MONEY, ValueType.DATE, ValueType.YES_NO);
@@ -110,6 +115,8 @@ public record LookUp(
                         List.of(
                                 Field.of("column", ColumnForms.COLUMN, "takes", "a column")
                                         .inSight(),
+                                Field.of("named", Forms.VARIABLE, "or the one named in", "variable")
+                                        .when(When.is("column", "")),
                                 Field.of("variable", Forms.VARIABLE, "into", "variable")
                                         .inSight(),
                                 Field.of(
@@ -126,6 +133,7 @@ public record LookUp(
 
         public Take {
             column = Parts.text(column);
+            named = Parts.text(named);
             variable = Parts.text(variable);
             type = type == null || !TYPES.contains(type) ? ValueType.TEXT : type;
         }

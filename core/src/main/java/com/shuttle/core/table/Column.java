@@ -2,6 +2,7 @@ package com.shuttle.core.table;
 
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A column of a table.
@@ -94,5 +95,22 @@ public record Column(String key, String name, Kind kind, String unit, List<Strin
     String inSentence() {
         boolean abbreviated = name.length() > 1 && Character.isUpperCase(name.charAt(1));
         return abbreviated ? name : name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1);
+    }
+
+    /** The column that somebody calls by its name or by another name for it; null for none. */
+    public static @Nullable Column called(List<Column> columns, String words) {
+        String said = words.strip().toLowerCase(Locale.ROOT);
+        return columns.stream()
+                .filter(column -> column.name().toLowerCase(Locale.ROOT).equals(said)
+                        || column.also().stream()
+                                .anyMatch(name -> name.toLowerCase(Locale.ROOT).equals(said)))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** The key of a column that is named by its key, or as visitors call it; the words themselves where there is none. */
+    public static String key(List<Column> columns, String words) {
+        Column called = columns.stream().anyMatch(column -> column.key().equals(words)) ? null : called(columns, words);
+        return called == null ? words : called.key();
     }
 }

@@ -303,4 +303,51 @@ class FlowEditorTest {
             default -> new Edit.Add(step.id(), random.nextBoolean() ? exit : null, kind);
         };
     }
+
+    private static Question question(Flow flow, String id) {
+        return (Question) flow.findStep(id).orElseThrow();
+    }
+
+    private static Flow edited(Flow flow, Edit edit) {
+        return ((Edited.Done) FlowEditor.apply(flow, edit)).flow();
+    }
+
+    @Test
+    void aQuestionIsProposedAVariableForItsTypeAndRefusingItHolds() {
+        Flow flow = Flow.empty("f", "F");
+        Edited.Done first = (Edited.Done) FlowEditor.apply(flow, new Edit.Add(null, null, StepKind.QUESTION));
+        flow = edited(first.flow(), new Edit.Set(first.focus(), "type", "email"));
+        assertThat(question(flow, first.focus()).variable()).isEqualTo("email");
+        Edited.Done second = (Edited.Done) FlowEditor.apply(flow, new Edit.Add(first.focus(), null, StepKind.MESSAGE));
+        flow = edited(second.flow(), new Edit.Become(second.focus(), StepKind.QUESTION));
+        flow = edited(flow, new Edit.Set(second.focus(), "type", "email"));
+        assertThat(question(flow, second.focus()).variable()).isEqualTo("email_2");
+        flow = edited(flow, new Edit.Set(second.focus(), "variable", "their_own"));
+        flow = edited(flow, new Edit.Set(second.focus(), "type", "date"));
+        assertThat(question(flow, second.focus()).variable())
+                .as("the designer's own")
+                .isEqualTo("their_own");
+        flow = edited(flow, new Edit.Set(first.focus(), "variable", ""));
+        flow = edited(flow, new Edit.Set(first.focus(), "type", "phone"));
+        assertThat(question(flow, first.focus()).variable()).as("refused").isEmpty();
+    }
+
+    @Test
+    void aDefaultThatItsTypeCannotBeIsRefusedWhenItIsWritten() {
+        Edited.Done added =
+                (Edited.Done) FlowEditor.apply(Flow.empty("f", "F"), new Edit.Add(null, null, StepKind.QUESTION));
+        Flow flow = edited(added.flow(), new Edit.Set(added.focus(), "optional", "true"));
+        flow = edited(flow, new Edit.Set(added.focus(), "fallback", "a few"));
+        assertThat(FlowEditor.apply(flow, new Edit.Set(added.focus(), "type", "date")))
+                .isInstanceOfSatisfying(
+                        Edited.Refused.class,
+                        refused -> assertThat(refused.why()).contains("“a few”", "date"));
+        flow = edited(flow, new Edit.Set(added.focus(), "fallback", ""));
+        flow = edited(flow, new Edit.Set(added.focus(), "type", "number"));
+        assertThat(FlowEditor.apply(flow, new Edit.Set(added.focus(), "fallback", "soonish")))
+                .isInstanceOf(Edited.Refused.class);
+        assertThat(question(edited(flow, new Edit.Set(added.focus(), "fallback", "2")), added.focus())
+                        .fallback())
+                .isEqualTo("2");
+    }
 }

@@ -101,4 +101,27 @@ class DrawnChoiceTest {
         Talk talk = Talk.with(new FakeWorld(), FLOW);
         talk.hears("Which boat?", "None is left.").tookBy("nothing to offer");
     }
+
+    @Test
+    void theValuesOfAColumnAreOfferedOnceAndThoseOfAListEach() {
+        FakeWorld world = new FakeWorld();
+        List<Column> columns =
+                List.of(new Column("c1", "Guide", Kind.TEXT, ""), new Column("c2", "Speaks", Kind.LIST, ""));
+        world.rows = query -> new RowsFound(
+                columns,
+                List.of(
+                        new Row("r1", Map.of("c1", "Ilka", "c2", "English, German")),
+                        new Row("r2", Map.of("c1", "Bo", "c2", "German, French"))),
+                List.of());
+        Talk talk = Talk.with(
+                world,
+                FlowBuilder.flow("main")
+                        .json(
+                                "{'kind':'choice','id':'b','ask':['Which?'],'options':[],'table':'t1','label':'c2','once':true,"
+                                        + "'variable':'language','exits':{'picked':'step:m'}}")
+                        .message("m", "{{language}}.", null)
+                        .build());
+        assertThat(offered(talk)).containsExactly("English", "German", "French");
+        talk.says("french please").hears("French.");
+    }
 }

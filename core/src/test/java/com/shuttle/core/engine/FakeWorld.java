@@ -4,6 +4,7 @@ import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.World;
+import com.shuttle.core.knowledge.Entry.Beside;
 import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
@@ -61,6 +62,22 @@ final class FakeWorld implements World {
                         confidence,
                         List.of(answer),
                         new Why(word, 1, 1, List.of(word))));
+        return this;
+    }
+
+    /** Lets what it knows by a word bring something beside its answer. */
+    FakeWorld beside(String word, Beside beside) {
+        byWord.computeIfPresent(
+                word,
+                (one, match) -> new Match(
+                        match.ref(),
+                        match.source(),
+                        match.title(),
+                        match.confidence(),
+                        match.answers(),
+                        match.why(),
+                        Ties.NONE.with(beside),
+                        null));
         return this;
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.flow.Flow;
+import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
 import java.util.List;
@@ -149,7 +150,7 @@ class InterviewTest {
                 .says("no lunch for us")
                 .hearsPart("Noted: lunch no.")
                 .says("Dana Whitlow")
-                .hears("What is the email?");
+                .hears("What is your email address?");
     }
 
     @Test
@@ -229,5 +230,21 @@ class InterviewTest {
     @Provide
     Arbitrary<List<Integer>> orders() {
         return Arbitraries.shuffle(0, 1, 2, 3, 4);
+    }
+
+    @Test
+    void whatTheDesignersWordsReadBackIsNotListedASecondTime() {
+        Flow flow = FlowBuilder.flow("main")
+                .json(
+                        "{'kind':'interview','id':'i','ask':[''],'facts':[{'variable':'name','label':'name','type':'person_name'},"
+                                + "{'variable':'pupils','label':'number of pupils','type':'number'}],"
+                                + "'readBack':'So {{name.first}} it is.','exits':{'complete':'end'}}")
+                .build();
+        Talk.with(flow)
+                .hears("What is your name?")
+                .says("Dana Whitlow")
+                .hears("How many pupils?")
+                .says("28")
+                .hears("So Dana it is.\n- Number of pupils: **28**\n\nIs that right?");
     }
 }

@@ -124,4 +124,22 @@ class LookUpTest {
         assertThat(new FlowJson().read(FlowJson.write(ONE))).isEqualTo(new FlowJson.Result.Good(ONE));
         assertThat(new FlowJson().read(FlowJson.write(MANY))).isEqualTo(new FlowJson.Result.Good(MANY));
     }
+
+    @Test
+    void aColumnMayBeTheVisitorsOwnWord() {
+        Flow flow = FlowBuilder.flow("main")
+                .question("q", "What would you like to know?", ValueType.TEXT, "wanted", "l")
+                .json(
+                        "{'kind':'look_up','id':'l','table':'t1','where':[{'id':'w1','named':'wanted','comparison':'filled'}],"
+                                + "'takes':[{'id':'t1','named':'wanted','variable':'told'}],'exits':{'found':'step:m','none':'step:n'}}")
+                .message("m", "{{wanted}}: {{told}}", null)
+                .message("n", "Nobody.", null)
+                .build();
+        Talk.with(finding(new RowsFound(COLUMNS, ROWS, List.of())), flow)
+                .says("fee")
+                .hears("fee: £35");
+        assertThat(asked.getFirst().filters().getFirst().column()).isEqualTo("fee");
+        assertThat(Column.key(COLUMNS, "FEE")).isEqualTo("c3");
+        assertThat(Column.key(COLUMNS, "height")).isEqualTo("height");
+    }
 }

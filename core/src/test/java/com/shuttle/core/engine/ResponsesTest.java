@@ -4,6 +4,7 @@ import static com.shuttle.core.flow.FlowBuilder.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.core.conversation.Deed;
+import com.shuttle.core.conversation.Effect;
 import com.shuttle.core.conversation.Event;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.core.conversation.Speaker;
@@ -13,6 +14,7 @@ import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Response;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.knowledge.Entry.Beside;
 import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -116,6 +118,26 @@ class ResponsesTest {
         offered.says("is there parking?")
                 .hears("Well.", "Parking is free.", "Is there anything you would like to ask?");
         assertThat(offered.state.awaiting().offers()).hasSize(2);
+    }
+
+    @Test
+    void anEntryBringsItsPictureItsLeadOnAndWhatToPickNext() {
+        FakeWorld world = world().beside(
+                        "parking", new Beside("/media/abc", false, "The yard", "Coming by bus?", List.of("Buses")));
+        Talk talk = Talk.saying(world, List.of(then(Occasion.FOUND, "", "Prices")), EMPTY);
+        talk.says("is there parking?")
+                .hears("Well.", "Parking is free.", "Coming by bus?", "Is there anything you would like to ask?");
+        assertThat(talk.state.awaiting().offers())
+                .extracting(Message.Offer::label)
+                .containsExactly("Buses");
+        assertThat(talk.effects)
+                .anyMatch(effect -> effect instanceof Effect.Say say
+                        && say.message().look() != null
+                        && say.message().look().media() != null
+                        && say.message().look().media().address().equals("/media/abc"));
+        Talk.saying(world, List.of(), FLOW)
+                .says("is there parking?")
+                .hears("Parking is free.", "Coming by bus?", "What would you like?");
     }
 
     @Test

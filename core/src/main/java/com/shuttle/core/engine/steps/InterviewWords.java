@@ -43,13 +43,14 @@ final class InterviewWords {
                 + Phrasebook.all(facts.stream().map(Fact::called).toList()) + ".";
     }
 
-    /** All that is known of an interview's facts, filled and escaped. */
+    /** All that is known of an interview's facts, filled and escaped: in the designer's words what those say, and the others listed. */
     static String readBack(Interview step, TurnRun run) {
         StringBuilder list =
                 new StringBuilder(step.readBack().isBlank() ? Phrasebook.READ_BACK : run.filled(step.readBack()));
         for (Fact fact : step.facts()) {
             Value value = run.facts.value(fact.variable());
-            if (value != null) {
+            boolean said = Texts.fills(step.readBack(), fact.variable());
+            if (value != null && !said) {
                 list.append("\n- ")
                         .append(Phrasebook.capital(fact.called()))
                         .append(": **")

@@ -70,13 +70,19 @@ final class LookUpPlayer extends Player {
             if (take.variable().isBlank()) {
                 continue;
             }
-            Optional<Value> value = columns.stream()
-                    .filter(column -> column.key().equals(take.column()))
-                    .findFirst()
-                    .flatMap(column -> value(column, row.at(column), take.type()));
+            Optional<Value> value = column(columns, take).flatMap(column -> value(column, row.at(column), take.type()));
             value.ifPresentOrElse(
                     known -> run.facts.set(take.variable(), known), () -> run.facts.forget(take.variable()));
         }
+    }
+
+    private Optional<Column> column(List<Column> columns, Take take) {
+        Value named = take.named().isEmpty() ? null : run.facts.value(take.named());
+        return take.column().isEmpty() && named != null
+                ? Optional.ofNullable(Column.called(columns, named.shown()))
+                : columns.stream()
+                        .filter(column -> column.key().equals(take.column()))
+                        .findFirst();
     }
 
     /** A cell as a value of a type; none where it is empty or is no such thing. */

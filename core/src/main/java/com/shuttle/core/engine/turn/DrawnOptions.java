@@ -13,11 +13,17 @@ import com.shuttle.core.table.RowsFound;
 import com.shuttle.core.table.Table;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /** The options of a choice that are not typed in: drawn from a list variable or a table, as they are at this moment. */
 public final class DrawnOptions {
 
     private static final String OFF = "no";
+
+    /** Rows that are looked at for their different values. */
+    private static final int MOST_LOOKED_AT = 500;
 
     private DrawnOptions() {}
 
@@ -43,7 +49,8 @@ public final class DrawnOptions {
         if (!choice.offered().isEmpty()) {
             filters.add(new Query.Rows.Filter(choice.offered(), Comparison.IS_NOT, OFF));
         }
-        RowsFound found = run.ask(new Query.Rows(choice.table(), filters, choice.order(), false, LookUp.MOST));
+        int most = choice.once() ? MOST_LOOKED_AT : LookUp.MOST;
+        RowsFound found = run.ask(new Query.Rows(choice.table(), filters, choice.order(), false, most));
         if (found.columns().isEmpty()) {
             run.trace("nothing to offer", "the table is gone");
             return List.of();
@@ -52,6 +59,29 @@ public final class DrawnOptions {
             run.trace(
                     "nothing to offer", "the table has no column " + String.join(", ", found.missing()) + " any more");
         }
+        return choice.once() ? values(choice, found) : each(choice, found);
+    }
+
+    /** The different values of a column, in the order of the rows; of a column with several values, each of them. */
+    private static List<Drawn> values(Choice choice, RowsFound found) {
+        Column column = column(found, choice.label()).orElse(found.columns().getFirst());
+        return found.rows().stream()
+                .map(row -> Cell.shown(column, row.at(column)))
+                .flatMap(cell -> column.kind() == Column.Kind.LIST ? Stream.of(cell.split(",")) : Stream.of(cell))
+                .map(String::strip)
+                .filter(value -> !value.isEmpty())
+                .distinct()
+                .limit(LookUp.MOST)
+                .map(value -> new Drawn(new Option(id(value), value, List.of()), value))
+                .toList();
+    }
+
+    /** A value is known again by itself, since the rows that have it may be others by then. */
+    private static String id(String value) {
+        return "v" + Integer.toHexString(value.toLowerCase(Locale.ROOT).hashCode());
+    }
+
+    private static List<Drawn> each(Choice choice, RowsFound found) {
         List<Drawn> drawn = new ArrayList<>();
         for (Table.Row row : found.rows()) {
             String label = choice.label().isEmpty()
@@ -76,19 +106,19 @@ public final class DrawnOptions {
         return drawn;
     }
 
-    private static String at(RowsFound found, Table.Row row, String key) {
+    private static Optional<Column> column(RowsFound found, String key) {
         return found.columns().stream()
                 .filter(column -> column.key().equals(key))
-                .findFirst()
+                .findFirst();
+    }
+
+    private static String at(RowsFound found, Table.Row row, String key) {
+        return column(found, key)
                 .map(column -> Cell.shown(column, row.at(column)))
                 .orElse("");
     }
 
     private static String raw(RowsFound found, Table.Row row, String key) {
-        return found.columns().stream()
-                .filter(column -> column.key().equals(key))
-                .findFirst()
-                .map((Column column) -> row.at(column))
-                .orElse("");
+        return column(found, key).map(row::at).orElse("");
     }
 }

@@ -5,6 +5,9 @@ import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Slot;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 
 /** What the bot says where the designer has not written anything. English. */
 public final class Phrasebook {
@@ -43,6 +46,8 @@ public final class Phrasebook {
     public static final String NEEDED =
             "That's all right. I can't go on without it, though; you can also ask for a person at any time.";
     public static final String CLOSED = "This conversation was closed. Thank you for getting in touch.";
+    public static final String GONE =
+            "This chat has been taken away, so our conversation ends here. I'm sorry, and thank you for getting in touch.";
     public static final String RESTING = "Is there anything you would like to ask?";
 
     public static final String UNFIT = "That does not fit here, I'm afraid.";
@@ -114,20 +119,65 @@ public final class Phrasebook {
     /** The question for a fact that has none of its own. */
     public static String question(Wanted wanted) {
         String called = wanted.called();
+        String own = plain(called) ? OWN.get(wanted.type()) : null;
+        if (own != null) {
+            return own;
+        }
         return switch (wanted.type()) {
-            case PERSON_NAME -> "What is " + the(called) + "?";
-            case DATE -> "Which day, for the " + called + "?";
-            case TIME -> "What time, for the " + called + "?";
-            case DATE_TIME -> "Which day and time, for the " + called + "?";
+            case DATE -> "Which day is " + the(called) + "?";
+            case TIME -> "What time is " + the(called) + "?";
+            case DATE_TIME -> "On which day and at what time is " + the(called) + "?";
             case YES_NO -> capital(called) + ": yes or no?";
             case CHOICE -> capital(called) + ": " + either(labels(wanted)) + "?";
             case MULTI_CHOICE -> capital(called) + ": which of " + all(labels(wanted)) + "?";
             case NUMBER ->
                 called.startsWith("number of ")
                         ? "How many " + called.substring(10) + "?"
-                        : "What number, for the " + called + "?";
+                        : "How much is " + the(called) + ", as a number?";
             default -> "What is " + the(called) + "?";
         };
+    }
+
+    /** What a visitor is asked of themselves, where a fact is called by nothing but its kind. */
+    private static final Map<ValueType, String> OWN = Map.ofEntries(
+            Map.entry(ValueType.PERSON_NAME, "What is your name?"),
+            Map.entry(ValueType.EMAIL, "What is your email address?"),
+            Map.entry(ValueType.PHONE, "What is your phone number?"),
+            Map.entry(ValueType.COMPANY, "Which company or organisation is it for?"),
+            Map.entry(ValueType.URL, "What is your web address?"),
+            Map.entry(ValueType.PLACE, "Which place is it?"),
+            Map.entry(ValueType.DATE, "Which day would it be?"),
+            Map.entry(ValueType.TIME, "What time would it be?"),
+            Map.entry(ValueType.DATE_TIME, "Which day and what time would it be?"),
+            Map.entry(ValueType.MONEY, "What is your budget?"),
+            Map.entry(ValueType.NUMBER, "How many would it be?"));
+
+    private static final Set<String> KINDS = Set.of(
+            "name",
+            "your name",
+            "full name",
+            "email",
+            "email address",
+            "your email",
+            "mail",
+            "phone",
+            "phone number",
+            "number",
+            "company",
+            "organisation",
+            "web address",
+            "website",
+            "place",
+            "date",
+            "day",
+            "time",
+            "date and time",
+            "money",
+            "budget",
+            "person's name");
+
+    private static boolean plain(String called) {
+        return KINDS.contains(called.strip().toLowerCase(Locale.ROOT));
     }
 
     /** What something is called, with its article: "the budget", and "your name" as it is. */

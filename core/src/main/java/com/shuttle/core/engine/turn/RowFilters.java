@@ -3,6 +3,7 @@ package com.shuttle.core.engine.turn;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.flow.LookUp.Where;
+import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -16,7 +17,8 @@ public final class RowFilters {
         List<Query.Rows.Filter> filters = new ArrayList<>();
         for (Where where : conditions) {
             Comparison comparison = where.comparison();
-            if (where.column().isEmpty()) {
+            String column = where.column().isEmpty() ? named(where.named(), run) : where.column();
+            if (column.isEmpty()) {
                 continue;
             }
             String value = comparison.compares() ? WrittenCell.of(where.value(), run) : "";
@@ -25,9 +27,15 @@ public final class RowFilters {
                         "asks for nothing",
                         where.value().isBlank() ? "an empty condition" : where.value() + " is not known");
             } else {
-                filters.add(new Query.Rows.Filter(where.column(), comparison, value));
+                filters.add(new Query.Rows.Filter(column, comparison, value));
             }
         }
         return filters;
+    }
+
+    /** What a visitor calls a column; the world knows which that is. */
+    private static String named(String variable, TurnRun run) {
+        Value value = variable.isEmpty() ? null : run.facts.value(variable);
+        return value == null ? "" : value.shown();
     }
 }

@@ -138,6 +138,11 @@ public final class Texts {
                 : shown;
     }
 
+    /** Whether a text has a place for a variable, or for a part of it. */
+    public static boolean fills(String text, String variable) {
+        return Regex.matches(text, "(?s).*\\{\\{[{#&]?\\s*\\Q" + variable + "\\E\\b.*");
+    }
+
     /** What a visitor typed, so that it cannot bring in Markdown. */
     public static String escaped(String typed) {
         return MARKDOWN.matcher(typed).replaceAll("\\\\$0");

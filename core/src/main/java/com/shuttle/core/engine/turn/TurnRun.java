@@ -192,8 +192,8 @@ public final class TurnRun {
         effects.add(new Effect.Say(new Message(++seq, from, text, author, offers)));
     }
 
-    /** Says something of the bot's, in plain text where the channel shows no more. */
-    private void say(String text, List<Offer> offers, Look look) {
+    /** Says a text that is filled and escaped already, in plain text where the channel shows no more. */
+    public void sayPrepared(String text, List<Offer> offers, Look look) {
         String said = visit.plain() ? PlainText.of(text, offers, look) : text;
         effects.add(new Effect.Say(new Message(++seq, From.BOT, said, "", offers, look)));
     }
@@ -209,7 +209,7 @@ public final class TurnRun {
         String text =
                 usable.isEmpty() ? "" : filled(usable.get(usable.size() == 1 ? 0 : random.nextInt(usable.size())));
         if (!text.isBlank() || !offers.isEmpty() || look.media() != null) {
-            say(text.isBlank() && !offers.isEmpty() ? Phrasebook.WHICH : text, offers, look);
+            sayPrepared(text.isBlank() && !offers.isEmpty() ? Phrasebook.WHICH : text, offers, look);
         }
         return text;
     }
@@ -222,11 +222,6 @@ public final class TurnRun {
     public void listen(String key, boolean asked) {
         quiet = key;
         nudged = asked;
-    }
-
-    /** Says a text that is filled and escaped already. */
-    public void sayPrepared(String text, List<Offer> offers, Look look) {
-        say(text, offers, look);
     }
 
     public void say(String text) {
