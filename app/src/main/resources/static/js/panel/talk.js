@@ -20,14 +20,7 @@ function load() {
 
 const heard = {
   ready() {
-    say('begin', {
-      memory: known.memory,
-      facts: known.facts,
-      page: location.href,
-      referrer: document.referrer,
-      campaign: known.campaign ?? '',
-      ...led,
-    });
+    say('begin', { memory: known.memory, facts: known.facts, page: location.href, referrer: document.referrer, campaign: known.campaign ?? '', ...led });
     led = { flow: '', cue: '' };
     frame.dispatchEvent(new Event('shuttle-ready'));
   },

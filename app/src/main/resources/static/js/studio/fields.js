@@ -2,9 +2,7 @@
 
 /** What is written first in a row: its text, else its first setting, else where it leads. */
 export const firstField = (row) =>
-  row?.querySelector('.say') ??
-  row?.querySelector('.settings [data-field]:not([type="hidden"]), .settings .add') ??
-  row?.querySelector('.lead');
+  row?.querySelector('.say') ?? row?.querySelector('.settings [data-field]:not([type="hidden"]), .settings .add') ?? row?.querySelector('.lead');
 
 /** Several of a list are one field: what is ticked goes into it, separated by commas. Escape empties a variable's name. */
 export function fields(script) {
