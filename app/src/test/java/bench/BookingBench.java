@@ -1,6 +1,5 @@
 package bench;
 
-import com.shuttle.Shuttle;
 import com.shuttle.appointments.Availability;
 import com.shuttle.appointments.Bookings;
 import com.shuttle.appointments.Diaries;
@@ -8,13 +7,13 @@ import com.shuttle.appointments.Diary;
 import com.shuttle.appointments.Kind;
 import com.shuttle.appointments.Outcome;
 import com.shuttle.appointments.Party;
+import com.shuttle.core.bench.Figure;
 import com.shuttle.core.booking.Chooser;
 import com.shuttle.core.booking.OpenHours;
 import com.shuttle.core.booking.Rules;
 import com.shuttle.core.booking.Slot;
 import com.shuttle.core.calendar.WeekHours.Span;
 import com.shuttle.web.Ids;
-import java.nio.file.Files;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
@@ -29,7 +28,6 @@ import java.util.concurrent.atomic.LongAdder;
 import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -44,10 +42,7 @@ public final class BookingBench {
     private BookingBench() {}
 
     public static void main(String[] args) throws Exception {
-        SpringApplication application = new SpringApplication(Shuttle.class);
-        application.setDefaultProperties(Map.of(
-                "shuttle.data", Files.createTempDirectory("shuttle-bench").toString(), "server.port", "0"));
-        try (ConfigurableApplicationContext server = application.run()) {
+        try (ConfigurableApplicationContext server = ServerWithin.start()) {
             Diaries diaries = server.getBean(Diaries.class);
             Availability availability = server.getBean(Availability.class);
             Bookings bookings = server.getBean(Bookings.class);
@@ -98,10 +93,15 @@ public final class BookingBench {
             double asked = rate(alone);
             rate(insert);
             double bare = rate(insert);
-            System.out.printf(
-                    "Bookings, %d at once: places of a group %,.0f a second, single times asked for %,.0f, bare inserts %,.0f"
-                            + " (%.2f and %.2f; aim 0.4)%n",
-                    AT_ONCE, own, asked, bare, own / bare, asked / bare);
+            String part = "Bookings, " + AT_ONCE + " at once, beside bare inserts";
+            Figure.of(part, "places of a group", own, "/s")
+                    .beside(bare)
+                    .ratioAtLeast(0.4)
+                    .tell();
+            Figure.of(part, "single times, asked for and booked", asked, "/s")
+                    .beside(bare)
+                    .ratioAtLeast(0.4)
+                    .tell();
         }
         System.exit(0);
     }

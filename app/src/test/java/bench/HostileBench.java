@@ -1,6 +1,7 @@
 package bench;
 
 import com.shuttle.ServerProcess;
+import com.shuttle.core.bench.Figure;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.http.HttpClient;
@@ -30,6 +31,7 @@ public final class HostileBench {
     private static final int HONEST = 16;
     private static final int HOSTILE = 8;
     private static final int ROUNDS = 3;
+    private static final String PART = "Honest visitors, with hostile ones beside without";
     private static final long ROUND_NANOS = 20_000_000_000L;
 
     /** Between two messages of an honest visitor: just within what a conversation may. */
@@ -108,11 +110,15 @@ public final class HostileBench {
                 alone.addAll(round(honest, List.of()));
                 beside.addAll(round(honest, attack(server, taken, refused)));
             }
-            double quiet = print("alone", alone);
-            double loud = print("beside hostile ones", beside);
-            System.out.printf(
-                    "  %,d hostile messages taken, %,d refused; ratio of p99 %.2f   (aim 2)%n",
-                    taken.get(), refused.get(), loud / quiet);
+            Figure.of(PART, "an answer, 99 of 100 within", at(beside, 0.99), "ms")
+                    .beside(at(alone, 0.99))
+                    .ratioAtMost(2)
+                    .tell();
+            Figure.of(PART, "an answer, half within", at(beside, 0.5), "ms")
+                    .beside(at(alone, 0.5))
+                    .tell();
+            Figure.of(PART, "hostile messages taken", taken.get(), "").tell();
+            Figure.of(PART, "hostile messages refused", refused.get(), "").tell();
         } finally {
             server.kill();
         }
@@ -171,12 +177,7 @@ public final class HostileBench {
         return times;
     }
 
-    private static double print(String what, List<Long> times) {
-        long[] sorted = times.stream().mapToLong(Long::longValue).sorted().toArray();
-        double p99 = ServerBench.at(sorted, 0.99);
-        System.out.printf(
-                "Honest visitors %-20s %,6d messages, p50 %.1f ms, p99 %.1f ms%n",
-                what, sorted.length, ServerBench.at(sorted, 0.5), p99);
-        return p99;
+    private static double at(List<Long> times, double share) {
+        return ServerBench.at(times.stream().mapToLong(Long::longValue).sorted().toArray(), share);
     }
 }

@@ -1,6 +1,7 @@
 package bench;
 
 import com.microsoft.playwright.Page;
+import com.shuttle.core.bench.Figure;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,12 +13,12 @@ public final class KnowledgeBench {
     private static final String[] DO = {"book", "visit", "hire", "repair", "borrow", "return", "photograph", "reach"};
     private static final String[] WHAT = {"dome", "telescope", "guide", "archive", "workshop", "terrace", "locker"};
     private static final int SAVES = 15;
+    private static final String PART = "Knowledge in Chromium, without the time of the sentence models";
 
     private KnowledgeBench() {}
 
     public static void main(String[] args) throws Exception {
         try (Visit visit = new Visit("bench.KnowledgeServer")) {
-            System.out.println("Knowledge in Chromium, without the time of the sentence models");
             bringIn(visit.page, 10_000, 1);
             String collection = bringIn(visit.page, 12_500, 4);
             found(visit.page, collection);
@@ -42,9 +43,10 @@ public final class KnowledgeBench {
             page.locator("#reading").waitFor();
         });
         double read = Visit.time(() -> page.waitForURL(collection));
-        System.out.printf(
-                "  %,d rows of %d phrasings: looked over in %,.0f ms, saved in %,.0f ms, read in %,.0f ms%n",
-                rows, phrasings, look, take, read);
+        String sheet = "%,d rows of %d phrasings: ".formatted(rows, phrasings);
+        Figure.of(PART, sheet + "looked over", look, "ms").tell();
+        Figure.of(PART, sheet + "saved", take, "ms").tell();
+        Figure.of(PART, sheet + "read", read, "ms").tell();
         return collection;
     }
 
@@ -84,6 +86,6 @@ public final class KnowledgeBench {
                 page.locator(".try-result .bubble").getByText(answer).waitFor();
             });
         }
-        Visit.print("an entry more until it is found, 50,000 phrasings", times, "   (aim 1,000)");
+        Visit.tell(PART, "an entry more until it is found, 50,000 phrasings", times, 1000);
     }
 }

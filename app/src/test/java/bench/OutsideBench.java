@@ -1,10 +1,10 @@
 package bench;
 
-import com.shuttle.Shuttle;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.chat.LiveHub;
+import com.shuttle.core.bench.Figure;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.flow.Comparison;
@@ -27,7 +27,6 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -40,7 +39,6 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
-import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 
@@ -51,6 +49,8 @@ import org.springframework.jdbc.core.JdbcTemplate;
 public final class OutsideBench {
 
     private static final int AT_ONCE = 64;
+    private static final String TABLES = "Tables of three columns, conditions on two";
+    private static final String SERVICES = "Services, " + AT_ONCE + " at once";
     private static final int HANGING = 200;
     private static final long ROUND_NANOS = 6_000_000_000L;
 
@@ -67,10 +67,7 @@ public final class OutsideBench {
     }
 
     public static void main(String[] args) throws Exception {
-        SpringApplication application = new SpringApplication(Shuttle.class);
-        application.setDefaultProperties(Map.of(
-                "shuttle.data", Files.createTempDirectory("shuttle-bench").toString(), "server.port", "0"));
-        try (ConfigurableApplicationContext server = application.run()) {
+        try (ConfigurableApplicationContext server = ServerWithin.start()) {
             OutsideBench bench = new OutsideBench(server);
             bench.lookUps(1_000);
             bench.lookUps(100_000);
@@ -92,7 +89,8 @@ public final class OutsideBench {
                 .toList();
         long begun = System.nanoTime();
         String id = tables.add(new Table("things-" + rows, "Things " + rows, List.of(), columns, all, true));
-        System.out.printf("Bringing in %,d rows of three columns %.1f s%n", rows, (System.nanoTime() - begun) / 1e9);
+        Figure.of(TABLES, "bringing in %,d rows".formatted(rows), (System.nanoTime() - begun) / 1e9, "s")
+                .tell();
         JdbcTemplate plain = server.getBean(JdbcTemplate.class);
         String sql =
                 "select r.id, r.cells from data_cell a join data_cell b on b.table_id = a.table_id and b.row_id = a.row_id"
@@ -112,9 +110,10 @@ public final class OutsideBench {
         rate(1, statement);
         double own = rate(1, lookUp);
         double bare = rate(1, statement);
-        System.out.printf(
-                "Look-ups of two conditions in %,d rows %,.0f a second, the plain statement %,.0f (%.2f; aim above 0.33)%n",
-                rows, own, bare, own / bare);
+        Figure.of(TABLES, "look-ups in %,d rows beside the statement".formatted(rows), own, "/s")
+                .beside(bare)
+                .ratioAtLeast(0.33)
+                .tell();
     }
 
     // Services
@@ -143,9 +142,10 @@ public final class OutsideBench {
                 throw new IllegalStateException(e);
             }
         });
-        System.out.printf(
-                "Turns with a service call, %d at once: %,.0f a second, the bare call %,.0f (%.2f; aim 0.5)%n",
-                AT_ONCE, turns, calls, turns / calls);
+        Figure.of(SERVICES, "turns with a call beside the bare call", turns, "/s")
+                .beside(calls)
+                .ratioAtLeast(0.5)
+                .tell();
         Bot plain = bot("");
         List<String> chats = begun(plain, AT_ONCE);
         rate(AT_ONCE, n -> say(chats.get(n % AT_ONCE)));
@@ -154,9 +154,10 @@ public final class OutsideBench {
         begun(stuck, HANGING).forEach(this::say);
         TimeUnit.SECONDS.sleep(1);
         double beside = rate(AT_ONCE, n -> say(chats.get(n % AT_ONCE)));
-        System.out.printf(
-                "Chat turns %,.0f a second, beside %d hanging calls %,.0f (%.2f; aim 0.9)%n",
-                free, HANGING, beside, beside / free);
+        Figure.of(SERVICES, "chat turns with %d hanging calls beside none".formatted(HANGING), beside, "/s")
+                .beside(free)
+                .ratioAtLeast(0.9)
+                .tell();
     }
 
     private String service(String address, String path) {

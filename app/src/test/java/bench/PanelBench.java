@@ -4,6 +4,7 @@ import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
+import com.shuttle.core.bench.Figure;
 import com.shuttle.standins.ObservatorySite;
 import java.util.Arrays;
 
@@ -29,11 +30,14 @@ public final class PanelBench {
                     code.replaceFirst(".*src=\"([^\"]+)\".*", "$1"),
                     code.replaceFirst(".*data-site=\"([^\"]+)\".*", "$1"));
             double with = work(website, site, true);
-            System.out.println("The panel on a website, in Chromium");
-            System.out.printf(
-                    "  main thread until the launcher is drawn %6.0f ms, the page alone %6.0f ms, so %4.0f ms   (aim 50)%n",
-                    with, bare, with - bare);
-            System.out.println("  layout shift of the page " + shift + "   (aim 0)");
+            String part = "The panel on a website, in Chromium";
+            Figure.of(part, "main thread until the launcher is drawn, beside none", with, "ms")
+                    .beside(bare)
+                    .tell();
+            Figure.of(part, "main thread that the launcher takes", with - bare, "ms")
+                    .atMost(50)
+                    .tell();
+            Figure.of(part, "layout shift of the page", shift, "").atMost(0).tell();
         }
     }
 

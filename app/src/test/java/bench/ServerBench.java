@@ -1,6 +1,7 @@
 package bench;
 
 import com.shuttle.ServerProcess;
+import com.shuttle.core.bench.Figure;
 import java.io.IOException;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -27,6 +28,7 @@ import tools.jackson.databind.json.JsonMapper;
 public final class ServerBench {
 
     private static final int AT_ONCE = 64;
+    private static final String PART = "Server, " + AT_ONCE + " at once, beside bare inserts";
     private static final int WARM_UPS = 6;
     private static final int ROUNDS = 3;
     private static final long ROUND_NANOS = 8_000_000_000L;
@@ -66,10 +68,18 @@ public final class ServerBench {
                 talkTimes.add(round(talks));
                 bareTimes.add(round(bare));
             }
-            double talkRate = print("chat turns", talkTimes);
-            double bareRate = print("bare inserts", bareTimes);
-            System.out.printf("  ratio of chat turns to bare inserts %.2f   (aim 0.5)%n", talkRate / bareRate);
-            System.out.println("  peak memory of the server " + peak(server) + " MB");
+            Figure.of(PART, "chat turns", rate(talkTimes), "/s")
+                    .beside(rate(bareTimes))
+                    .ratioAtLeast(0.5)
+                    .tell();
+            long[] talk = sorted(talkTimes);
+            long[] insert = sorted(bareTimes);
+            for (int share : new int[] {50, 95, 99}) {
+                Figure.of(PART, "chat turns, " + share + " of 100 within", at(talk, share / 100.0), "ms")
+                        .beside(at(insert, share / 100.0))
+                        .tell();
+            }
+            Figure.of(PART, "peak memory of the server", peak(server), "MB").tell();
         } finally {
             server.kill();
         }
@@ -128,13 +138,12 @@ public final class ServerBench {
         return all.stream().mapToLong(Long::longValue).toArray();
     }
 
-    private static double print(String what, List<long[]> rounds) {
-        long[] all = rounds.stream().flatMapToLong(Arrays::stream).sorted().toArray();
-        double rate = all.length / (ROUND_NANOS / 1e9 * rounds.size());
-        System.out.printf(
-                "Server, %d at once: %-12s %,8.0f a second, p50 %.1f ms, p95 %.1f ms, p99 %.1f ms%n",
-                AT_ONCE, what, rate, at(all, 0.5), at(all, 0.95), at(all, 0.99));
-        return rate;
+    private static long[] sorted(List<long[]> rounds) {
+        return rounds.stream().flatMapToLong(Arrays::stream).sorted().toArray();
+    }
+
+    private static double rate(List<long[]> rounds) {
+        return sorted(rounds).length / (ROUND_NANOS / 1e9 * rounds.size());
     }
 
     /** A share of sorted times in nanoseconds, in milliseconds. */
@@ -142,16 +151,17 @@ public final class ServerBench {
         return sorted[(int) Math.min(sorted.length - 1, sorted.length * share)] / 1e6;
     }
 
-    private static String peak(ServerProcess server) throws IOException {
+    /** In MB; 0 where the system does not tell. */
+    private static double peak(ServerProcess server) throws IOException {
         Path status = Path.of("/proc/" + server.pid() + "/status");
         if (!Files.exists(status)) {
-            return "unknown";
+            return 0;
         }
         return Files.readAllLines(status).stream()
-                .filter(line -> line.startsWith("VmHWM"))
-                .map(line -> Integer.toString(Integer.parseInt(line.replaceAll("\\D", "")) / 1024))
-                .findFirst()
-                .orElse("unknown");
+                        .filter(line -> line.startsWith("VmHWM"))
+                        .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")))
+                        .sum()
+                / 1024.0;
     }
 
     private static void secondStart(Path data) throws Exception {
@@ -161,9 +171,8 @@ public final class ServerBench {
         try {
             Caller talk = talk(server);
             HTTP.send(talk.request(0), BodyHandlers.ofString());
-            System.out.printf(
-                    "  from a start on existing data to the first answered message %.1f s%n",
-                    (System.nanoTime() - before) / 1e9);
+            Figure.of(PART, "from a start to the first answer", (System.nanoTime() - before) / 1e9, "s")
+                    .tell();
         } finally {
             server.kill();
         }

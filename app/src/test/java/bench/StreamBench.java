@@ -1,6 +1,7 @@
 package bench;
 
 import com.shuttle.ServerProcess;
+import com.shuttle.core.bench.Figure;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
@@ -35,6 +36,8 @@ public final class StreamBench {
     private static final int PANELS = 1000;
     private static final int ADDRESSES = 10;
     private static final int WRITERS = 16;
+    private static final String PART =
+            "%,d open panels, %d visitors writing, beside bare streams".formatted(PANELS, WRITERS);
     private static final int ROUNDS = 3;
     private static final int PER_SECOND = 200;
     private static final long ROUND_NANOS = 6_000_000_000L;
@@ -122,25 +125,33 @@ public final class StreamBench {
         long after = resident();
         round(bare, 0);
         round(chats, 0);
-        System.out.printf("%,d open panels, %d visitors writing at once%n", PANELS, WRITERS);
-        System.out.printf("  memory of the server %.0f kB a panel%n", (after - before) / (double) PANELS);
-        System.out.println(" as fast as they are answered");
-        compare(chats, bare, 0);
-        System.out.printf(" %d messages a second%n", PER_SECOND);
-        double[] ratio = compare(chats, bare, PER_SECOND);
-        System.out.printf("  ratio of the times p50 %.1f, p99 %.1f   (aim 2)%n", ratio[0], ratio[1]);
+        Figure.of(PART, "memory of the server a panel", (after - before) / (double) PANELS, "kB")
+                .tell();
+        compare("as fast as they are answered", chats, bare, 0).forEach(Figure::tell);
+        compare(PER_SECOND + " a second", chats, bare, PER_SECOND)
+                .forEach(figure -> figure.ratioAtMost(2).tell());
     }
 
-    private static double[] compare(List<Open> chats, List<Open> bare, int perSecond) throws InterruptedException {
+    /** Half and 99 of 100 of the messages, heard by panels beside bare streams. */
+    private static List<Figure> compare(String pace, List<Open> chats, List<Open> bare, int perSecond)
+            throws InterruptedException {
         List<Long> chatTimes = new ArrayList<>();
         List<Long> bareTimes = new ArrayList<>();
         for (int i = 0; i < ROUNDS; i++) {
             chatTimes.addAll(round(chats, perSecond));
             bareTimes.addAll(round(bare, perSecond));
         }
-        double[] chat = print("heard by stream", chatTimes);
-        double[] beside = print("a bare stream", bareTimes);
-        return new double[] {chat[0] / beside[0], chat[1] / beside[1]};
+        long[] chat = heard(chatTimes);
+        long[] beside = heard(bareTimes);
+        Figure.of(PART, pace + ": heard", chat.length / (ROUND_NANOS / 1e9 * ROUNDS), "/s")
+                .tell();
+        Figure.of(PART, pace + ": not heard", chatTimes.size() - chat.length, "")
+                .tell();
+        return List.of(
+                Figure.of(PART, pace + ": half within", ServerBench.at(chat, 0.5), "ms")
+                        .beside(ServerBench.at(beside, 0.5)),
+                Figure.of(PART, pace + ": 99 of 100 within", ServerBench.at(chat, 0.99), "ms")
+                        .beside(ServerBench.at(beside, 0.99)));
     }
 
     private Open chat(HttpClient client) throws IOException, InterruptedException {
@@ -207,22 +218,13 @@ public final class StreamBench {
         return times;
     }
 
-    /** @return p50 and p99 in milliseconds */
-    private static double[] print(String what, List<Long> times) {
-        long lost = times.stream().filter(time -> time < 0).count();
-        long[] heard = times.stream()
+    /** Those that were heard, sorted, in nanoseconds. */
+    private static long[] heard(List<Long> times) {
+        return times.stream()
                 .mapToLong(Long::longValue)
                 .filter(time -> time >= 0)
                 .sorted()
                 .toArray();
-        System.out.printf(
-                "  %-16s %,7.0f a second, p50 %.1f ms, p99 %.1f ms, not heard %d%n",
-                what,
-                heard.length / (ROUND_NANOS / 1e9 * ROUNDS),
-                ServerBench.at(heard, 0.5),
-                ServerBench.at(heard, 0.99),
-                lost);
-        return new double[] {ServerBench.at(heard, 0.5), ServerBench.at(heard, 0.99)};
     }
 
     /** Memory that the server holds, in kB. */

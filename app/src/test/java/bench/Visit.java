@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.shuttle.ServerProcess;
+import com.shuttle.core.bench.Figure;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -49,11 +50,12 @@ final class Visit implements AutoCloseable {
         return (System.nanoTime() - from) / 1e6;
     }
 
-    static void print(String what, double[] times, String aim) {
+    /** The middle of times, and what 95 of 100 stay within. @param aim for the latter, in milliseconds; 0 for none */
+    static void tell(String part, String what, double[] times, double aim) {
         Arrays.sort(times);
-        System.out.printf(
-                "  %-44s %6.0f ms, 95 of 100 within %6.0f ms%s%n",
-                what, times[times.length / 2], times[(int) (times.length * 0.95)], aim);
+        Figure.of(part, what, times[times.length / 2], "ms").tell();
+        Figure most = Figure.of(part, what + ", 95 of 100", times[(int) (times.length * 0.95)], "ms");
+        (aim > 0 ? most.atMost(aim) : most).tell();
     }
 
     @Override

@@ -13,13 +13,13 @@ public final class WritingBench {
     private static final int STEPS = 500;
     private static final int LOADS = 5;
     private static final int KEYS = 60;
+    private static final String PART = "Script of " + STEPS + " steps in Chromium";
 
     private WritingBench() {}
 
     public static void main(String[] args) throws Exception {
         try (Visit visit = new Visit("bench.BenchServer")) {
             String script = begin(visit.page);
-            System.out.println("Script of " + STEPS + " steps in Chromium");
             seen(visit.page, script);
             keys(visit.page);
             kept(visit.page);
@@ -71,8 +71,8 @@ public final class WritingBench {
             paints[i] = number(page.evaluate("performance.getEntriesByName('first-contentful-paint')[0].startTime"));
             drawn[i] = number(page.evaluate("performance.getEntriesByType('navigation')[0].loadEventEnd"));
         }
-        Visit.print("until the first paint", paints, "");
-        Visit.print("until all is loaded and drawn", drawn, "");
+        Visit.tell(PART, "until the first paint", paints, 0);
+        Visit.tell(PART, "until all is loaded and drawn", drawn, 0);
     }
 
     /** From a key's press to the second frame after it, when its letter is on the screen. */
@@ -87,10 +87,11 @@ public final class WritingBench {
         }
         page.waitForFunction("n => window.times.length >= n", KEYS);
         List<?> times = (List<?>) page.evaluate("window.times");
-        Visit.print(
+        Visit.tell(
+                PART,
                 "a key until it is on the screen",
                 times.stream().mapToDouble(WritingBench::number).toArray(),
-                "   (aim 50)");
+                50);
     }
 
     /** Changes sent by the page itself, as its own typing is. */
@@ -102,10 +103,11 @@ public final class WritingBench {
                     await postJson(`${base}/edits`, { edit: 'set', step: 'n250', field: 'title', value: `Title ${i}` });
                     times.push(performance.now() - from); }
                   return times; }""");
-        Visit.print(
+        Visit.tell(
+                PART,
                 "a change until it is kept",
                 ((List<?>) times).stream().mapToDouble(WritingBench::number).toArray(),
-                "   (aim 300)");
+                300);
     }
 
     /** Changes that somebody else sends, until this page shows them. */
@@ -118,10 +120,11 @@ public final class WritingBench {
                     while (document.querySelector('[data-step=n250] .titled')?.textContent !== `Another ${i}`) { await new Promise(requestAnimationFrame); }
                     times.push(performance.now() - from); }
                   return times; }""");
-        Visit.print(
+        Visit.tell(
+                PART,
                 "another's change until it is shown",
                 ((List<?>) times).stream().mapToDouble(WritingBench::number).toArray(),
-                "");
+                0);
     }
 
     private static double number(Object value) {

@@ -53,7 +53,7 @@ class PanelPageController {
      * and keep no comments.
      */
     private static String joined() {
-        String parts = Stream.of("known", "look", "talk", "speak", "enter")
+        String parts = Stream.of("known", "look", "inside", "talk", "speak", "enter")
                 .map(part -> text(new ClassPathResource("static/js/panel/" + part + ".js")))
                 .flatMap(String::lines)
                 .map(String::strip)

@@ -69,6 +69,7 @@ class ShareController {
         model.addAttribute(
                 "sites", sites.sites().stream().map(site -> line(site, id)).toList());
         model.addAttribute("page", page(bot));
+        model.addAttribute("inside", "<div data-shuttle=\"%s\" style=\"height: 36rem\"></div>".formatted(bot.slug()));
         model.addAttribute("server", address.of(""));
         if (!model.containsAttribute("errors")) {
             model.addAttribute("errors", Map.of());

@@ -1,6 +1,7 @@
 package com.shuttle.releases;
 
 import static com.shuttle.schema.Tables.ACCOUNT;
+import static com.shuttle.schema.Tables.BOT;
 import static com.shuttle.schema.Tables.BOT_LIVE;
 import static com.shuttle.schema.Tables.RELEASE;
 import static com.shuttle.schema.Tables.RELEASE_LIVE;
@@ -28,10 +29,14 @@ class LiveStore {
         this.db = db;
     }
 
+    /** Nothing of a deleted bot is live, though it is known what was. */
     Optional<String> live(String bot) {
         return db.select(BOT_LIVE.RELEASE_ID)
                 .from(BOT_LIVE)
+                .join(BOT)
+                .on(BOT.ID.eq(BOT_LIVE.BOT_ID))
                 .where(BOT_LIVE.BOT_ID.eq(bot))
+                .and(BOT.DELETED_AT.isNull())
                 .fetchOptional(BOT_LIVE.RELEASE_ID);
     }
 

@@ -344,6 +344,9 @@ addEventListener('keydown', (event) => {
     tellSite('close');
   }
 });
+heed('begin', ({ inside }) => {
+  document.getElementById('close')?.toggleAttribute('hidden', inside === true);
+});
 heed('shown', () => text.focus());
 heed('facts', ({ facts }) => {
   arrival.facts = facts;

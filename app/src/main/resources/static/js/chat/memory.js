@@ -47,6 +47,7 @@ export const settled = framed
         }
         if (data.shuttle === 'begin') {
           Object.assign(arrival, { page: '', flow: '', cue: '', facts: {}, referrer: '', campaign: '' }, told(data));
+          hearers.get('begin')?.(data);
           done();
         } else {
           hearers.get(data.shuttle)?.(data);

@@ -65,10 +65,11 @@ async function enter() {
     }
   });
   tellPage('ready');
-  if (talking()) {
+  document.addEventListener('DOMContentLoaded', moveIn);
+  if (talking() && !place) {
     load();
   }
-  if (known.open && !PHONE.matches) {
+  if (known.open && !PHONE.matches && !place) {
     open(true);
   }
   watch();

@@ -5,6 +5,7 @@ const root = host.attachShadow({ mode: 'open' });
 const sheet = new CSSStyleSheet();
 sheet.replaceSync(`
   :host { all: initial; position: fixed; inset: auto; z-index: 2147483000; }
+  :host(.inside) { display: block; position: relative; z-index: auto; height: 100%; min-height: min(480px, 90vh); }
   * { box-sizing: border-box; }
   button { font: 600 16px/1.3 system-ui, sans-serif; cursor: pointer; border: 0; }
   button:focus-visible { outline: 3px solid #c8901a; outline-offset: 2px; }
@@ -21,6 +22,7 @@ sheet.replaceSync(`
   .greeting .away { padding: 6px 10px; border-radius: 8px; background: none; color: inherit; font-size: 20px; }
   .box { position: fixed; bottom: 84px; width: 384px; height: min(620px, calc(100vh - 104px)); border-radius: 12px; overflow: hidden;
     background: #fffefb; box-shadow: 0 6px 30px rgb(0 0 0 / 34%); }
+  :host(.inside) .box { position: absolute; inset: 0; width: 100%; height: 100%; box-shadow: none; }
   .box.whole { inset: 0; width: 100%; height: 100%; border-radius: 0; }
   iframe { display: block; width: 100%; height: 100%; border: 0; }
   [hidden] { display: none !important; }
@@ -52,7 +54,7 @@ let unread = 0;
 let led = { flow: '', cue: '' };
 
 function isOpen() {
-  return frame !== null && !box.hidden;
+  return place !== null || (frame !== null && !box.hidden);
 }
 
 function showCount() {
@@ -107,12 +109,13 @@ function draw() {
   showCount();
   root.append(box, launcher);
   document.body.append(host);
+  moveIn();
 }
 
 /** On a phone the panel is the whole screen, above the keyboard. */
 function fit() {
   const view = window.visualViewport;
-  const whole = PHONE.matches && isOpen();
+  const whole = PHONE.matches && isOpen() && !place;
   box.classList.toggle('whole', whole);
   launcher.hidden = whole;
   box.style.height = whole && view ? `${view.height}px` : '';

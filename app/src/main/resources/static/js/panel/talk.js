@@ -20,7 +20,15 @@ function load() {
 
 const heard = {
   ready() {
-    say('begin', { memory: known.memory, facts: known.facts, page: location.href, referrer: document.referrer, campaign: known.campaign ?? '', ...led });
+    say('begin', {
+      memory: known.memory,
+      facts: known.facts,
+      page: location.href,
+      referrer: document.referrer,
+      campaign: known.campaign ?? '',
+      inside: place !== null,
+      ...led,
+    });
     led = { flow: '', cue: '' };
     frame.dispatchEvent(new Event('shuttle-ready'));
   },
@@ -56,6 +64,10 @@ function talking() {
 }
 
 function open(quietly) {
+  if (setup && place) {
+    comeTo();
+    return;
+  }
   if (!setup || isOpen()) {
     return;
   }
@@ -81,7 +93,7 @@ function open(quietly) {
 }
 
 function close() {
-  if (!isOpen()) {
+  if (place || !isOpen()) {
     return;
   }
   const inside = root.activeElement === frame;

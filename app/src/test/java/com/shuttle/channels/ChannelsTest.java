@@ -158,6 +158,16 @@ class ChannelsTest {
     }
 
     @Test
+    void whoeverTheChannelNamesIsNotAskedForAName() {
+        String knowing = FLOW.replace("\"variable\":\"name\"", "\"variable\":\"name\",\"skipWhenKnown\":true");
+        data.bots.putFlow(bot.id(), FlowJson.readTrusted(knowing), "test", null);
+        TestData.good(data.releases.release(bot.id(), "", null));
+        hearing.take(
+                channel, new Hearing.Incoming("named" + person, person, "tea please", "", null, null, "Dana Whitlow"));
+        assertThat(said()).containsExactly("Tea or cake?", "Thank you.");
+    }
+
+    @Test
     void theSameMessageTwiceIsTakenOnce() {
         Hearing.Incoming message = new Hearing.Incoming("same", person, "2", "", null, null, "");
         writes("Hi");

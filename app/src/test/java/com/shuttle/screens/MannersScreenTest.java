@@ -67,4 +67,37 @@ class MannersScreenTest {
             assertThat(screens.complaints()).isEmpty();
         }
     }
+
+    @Test
+    void whoWantsAPersonIsAskedFirstWhatTheFlowAsks() {
+        Bot bot = data.released(FlowJson.readTrusted(FLOW));
+        data.bots.addFlow(
+                bot.id(),
+                TestData.flow(
+                        "desk",
+                        "{'kind':'question','id':'q','ask':['Whom shall we call back?'],'type':'person_name',"
+                                + "'variable':'name','exits':{'answered':'step:h'}},"
+                                + "{'kind':'handoff','id':'h','say':['The desk is told.'],'exits':{}}"),
+                "test",
+                null);
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.signedIn("maren.holt");
+            page.navigate("/bots/" + bot.id() + "/manners");
+            page.locator("#person-flow").selectOption("desk");
+            page.locator(".manners > .button").click();
+            assertThat(page.locator(".notice")).containsText("Saved");
+            assertThat(page.locator("#person-flow")).hasValue("desk");
+
+            page.locator("a:has-text('Flows')").click();
+            page.locator("[data-begin]").click();
+            assertThat(page.locator("#rehearse .talk")).containsText("Hello.");
+            page.locator("#rehearse-text").fill("can I talk to somebody");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("#rehearse .talk")).containsText("Whom shall we call back?");
+            page.locator("#rehearse-text").fill("Dana Whitlow");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("#rehearse .talk")).containsText("The desk is told.");
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
 }

@@ -20,6 +20,8 @@ import java.io.IOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** From a spreadsheet and a service's own description to a visitor's row, record and mail. */
@@ -216,6 +218,24 @@ class OutsideScreenTest {
             assertThat(next.locator("#offers .offers button")).hasCount(1);
             assertThat(next.locator("#offers .offers button")).hasText("Heron");
             assertThat(screens.complaints()).isEmpty();
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"/services", "/tables", "/sent", "/conversations"})
+    void onAPhoneRowsAreShortBlocks(String list) {
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.signedIn("maren.holt");
+            page.setViewportSize(390, 760);
+            page.navigate(list);
+            assertThat(page.locator(".grid-list tbody tr").first()).isVisible();
+            assertThat(page.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+                    .isEqualTo(true);
+            assertThat(page.evaluate("""
+                    () => [...document.querySelectorAll('.grid-list td')].filter((cell) => {
+                      const words = (cell.textContent.match(/\\S+/g) ?? []).length;
+                      return words > 3 && cell.clientWidth < 60;
+                    }).length""")).as("cells of a word a line").isEqualTo(0);
         }
     }
 }

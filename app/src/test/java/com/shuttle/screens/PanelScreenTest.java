@@ -251,6 +251,7 @@ class PanelScreenTest {
             team.locator("[name=value]").first().fill("/schools");
             team.locator("button:has-text('Keep the cue')").click();
             assertThat(team.locator(".cue")).containsText("where the page is /schools");
+            assertThat(team.locator(".tries #amount")).hasValue("20");
             team.locator("select[name=site]").selectOption(name);
             team.locator("#page").fill("https://mill.example/schools");
             team.locator("button:has-text('See which acts')").click();

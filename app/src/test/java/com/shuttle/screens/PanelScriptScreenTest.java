@@ -23,6 +23,7 @@ import com.shuttle.panel.Site;
 import com.shuttle.panel.Sites;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.util.HexFormat;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -236,6 +237,50 @@ class PanelScriptScreenTest {
             page.locator(".launcher").click();
             assertThat(last(page)).containsText("Your name?");
             says(page, "Dana");
+            assertThat(last(page)).containsText("Anything else?");
+            assertThat(screens.complaints()).isEmpty();
+        }
+    }
+
+    @Test
+    void aFilmOfTheBotsOwnPlaysInTheChat() throws IOException {
+        Bot bot = data.bot();
+        String film =
+                TestData.good(media.keep(bot.id(), "dome.mp4", HexFormat.of().parseHex("00000018667479706d703432")));
+        data.bots.putFlow(
+                bot.id(),
+                TestData.flow(
+                        "main",
+                        "{'kind':'message','id':'m','say':['The dome at night.'],'media':{'type':'video','address':'"
+                                + film + "','alt':'The roof opens'},'exits':{'next':'end'}}"),
+                "test",
+                null);
+        TestData.good(data.releases.release(bot.id(), "", null));
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.stranger();
+            page.navigate("/chat/" + bot.slug());
+            assertThat(page.locator("video")).hasAttribute("src", film);
+            assertThat(page.locator("video")).hasAttribute("controls", "");
+        }
+    }
+
+    @Test
+    void aPlaceInThePageIsFilledAndTheConversationGoesOnInThePanelElsewhere() {
+        shown("en-GB");
+        try (Screens screens = new Screens(port)) {
+            Page page = screens.stranger();
+            page.navigate(standIns.site().address() + "/ask");
+            assertThat(last(page)).containsText("Your name?");
+            assertThat(page.locator("[data-shuttle] iframe")).isVisible();
+            assertThat(page.locator(".launcher")).hasCount(0);
+            assertThat(chat(page).locator("#close")).isHidden();
+            says(page, "Dana");
+            assertThat(last(page)).containsText("Anything else?");
+            page.keyboard().press("Escape");
+            assertThat(chat(page).locator("#text")).isVisible();
+
+            page.navigate(standIns.site().address() + "/visit");
+            page.locator(".launcher").click();
             assertThat(last(page)).containsText("Anything else?");
             assertThat(screens.complaints()).isEmpty();
         }

@@ -134,8 +134,10 @@ class ScreensTest {
         assertThat(page.locator("main")).isVisible();
         boolean dark = (Boolean) page.evaluate("matchMedia('(prefers-color-scheme: dark)').matches");
         AxeBuilder axe = dark
-                ? new AxeBuilder(page).withRules(List.of("color-contrast"))
-                : new AxeBuilder(page).withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"));
+                ? new AxeBuilder(page).setLegacyMode(true).withRules(List.of("color-contrast"))
+                : new AxeBuilder(page)
+                        .setLegacyMode(true)
+                        .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"));
         List<Rule> violations = axe.analyze().getViolations();
         Assertions.assertThat(violations)
                 .as(what)

@@ -19,6 +19,7 @@ public final class ObservatorySite extends HttpStandIn {
         PAGES.put("/visit", "Visit us");
         PAGES.put("/schools", "Schools");
         PAGES.put("/hire", "Hire the dome");
+        PAGES.put("/ask", "Ask us");
     }
 
     private static final String STYLE = """
@@ -89,6 +90,9 @@ public final class ObservatorySite extends HttpStandIn {
                 <label for="wish">What you have in mind</label><textarea id="wish" name="wish" rows="4"></textarea>
                 <button>Send the enquiry</button></form>
                 """;
+            case "/ask" ->
+                "<p>Ask anything about a visit; somebody of ours joins in where it is needed.</p>"
+                        + "<div data-shuttle style=\"height: 34rem\"></div>";
             default ->
                 "<p>On a hill above the moor, with a dome, a terrace full of telescopes and a workshop that mends them."
                         + "</p><p>Come by on a clear night, bring your class, or have the dome to yourselves for an evening.</p>";

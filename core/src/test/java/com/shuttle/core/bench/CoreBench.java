@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.openjdk.jmh.results.Result;
 import org.openjdk.jmh.results.RunResult;
@@ -13,9 +14,10 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
-/** Runs the benchmarks of the core, or those of a pattern, and prints their figures with the ratios that matter. */
+/** Runs the benchmarks of the core, or those of a pattern, and tells their figures with the ratios that matter. */
 public final class CoreBench {
 
+    private static final String PART = "Core, one thread";
     private static final String ALL = "com\\.shuttle\\.core\\.bench\\..*";
 
     /** By class, method, and size or type. */
@@ -48,7 +50,6 @@ public final class CoreBench {
                         .verbosity(VerboseMode.SILENT)
                         .build())
                 .run());
-        System.out.println("Core, one thread");
         bench.flows();
         bench.turns();
         bench.knowledge();
@@ -56,63 +57,84 @@ public final class CoreBench {
 
     private void flows() {
         for (String steps : new String[] {"100", "1000", "5000"}) {
-            print("threads and lanes of %6s steps %,10.0f us   (aim for 1,000: 20,000)", steps, "Lanes.lanes " + steps);
+            tell(
+                    "threads and lanes of " + steps + " steps",
+                    "us",
+                    "Lanes.lanes " + steps,
+                    figure -> steps.equals("1000") ? figure.atMost(20_000) : figure);
         }
         for (String steps : new String[] {"50", "200", "500"}) {
-            print("map of %6s steps %,10.0f us", steps, "Maps.map " + steps);
+            tell("map of " + steps + " steps", "us", "Maps.map " + steps, plain());
         }
         for (String what : new String[] {"change", "write", "compare"}) {
-            print("flow of 500 steps: %-8s %,10.0f us", what, "Changes." + what);
+            tell("flow of 500 steps: " + what, "us", "Changes." + what, plain());
         }
     }
 
     private void turns() {
         for (String kind : new String[] {"picked", "typedOption", "typedAnswer"}) {
-            print("turns a second, 200 steps, %-12s %,12.0f   (aim 100,000)", kind, "EngineBench." + kind);
+            tell("turns of 200 steps, " + kind, "/s", "EngineBench." + kind, figure -> figure.atLeast(100_000));
         }
-        print("messages a second at %s, 10 facts ahead %,8.0f   (aim 500)", "40 options", "EngineBench.richMessage");
+        tell("messages at 40 options, 10 facts ahead", "/s", "EngineBench.richMessage", figure -> figure.atLeast(500));
         for (String type : ReadingBench.TYPES) {
             compare(
-                    "readings a second, %-12s %,12.0f   (aim 20,000), plain library call %,12.0f, ratio %.4f",
-                    type, "ReadingBench.reading " + type, "ReadingBench.plain " + type);
+                    "readings of " + type + " beside a library's call",
+                    "/s",
+                    "ReadingBench.reading " + type,
+                    "ReadingBench.plain " + type,
+                    figure -> figure.atLeast(20_000));
         }
-        print("cues decided a second among %s %,12.0f   (aim 200,000)", "twenty", "CueBench.decided");
-        print("readings of five things at %s %,10.0f a second", "once", "TurnBench.severalReadings");
-        print("turns of an interview of %s %,8.0f a second", "12 facts", "TurnBench.interviewOfTwelveFacts");
+        tell("cues decided among twenty", "/s", "CueBench.decided", figure -> figure.atLeast(200_000));
+        tell("readings of five things at once", "/s", "TurnBench.severalReadings", plain());
+        tell("turns of an interview of 12 facts", "/s", "TurnBench.interviewOfTwelveFacts", plain());
         compare(
-                "%s %,10.0f a second, the same in Java %,12.0f, ratio %.4f",
-                "expressions", "TurnBench.expression", "TurnBench.expressionInJava");
+                "expressions beside the same in Java",
+                "/s",
+                "TurnBench.expression",
+                "TurnBench.expressionInJava",
+                plain());
     }
 
     private void knowledge() {
         for (String people : new String[] {"1", "50", "500"}) {
-            print(
-                    "free times of %3s people in 60 days %,8.2f ms   (aim 5 for 50)",
-                    people, "SlotsBench.freeTimes " + people);
+            tell(
+                    "free times of " + people + " people in 60 days",
+                    "ms",
+                    "SlotsBench.freeTimes " + people,
+                    figure -> people.equals("50") ? figure.atMost(5) : figure);
         }
         for (String size : new String[] {"100", "1000", "10000", "50000"}) {
-            print("index of %6s phrasings, vectors at hand %,8.0f ms", size, "IndexBench.build " + size);
-            print("index of %6s phrasings, memory          %,8.0f MB", size, "IndexBench.build.megabytes " + size);
-            print("index of %6s phrasings, one entry more  %,8.0f ms", size, "IndexBench.change " + size);
+            String phrasings = size + " phrasings";
+            tell("index of " + phrasings + ", vectors at hand", "ms", "IndexBench.build " + size, plain());
+            tell("index of " + phrasings + ", memory", "MB", "IndexBench.build.megabytes " + size, plain());
+            tell("index of " + phrasings + ", one entry more", "ms", "IndexBench.change " + size, plain());
             compare(
-                    "asking %6s phrasings %,8.0f us, embedding alone %,8.0f us, ratio %.2f   (aim 1.3)",
-                    size, "SearchBench.ask " + size, "SearchBench.embeddingAlone " + size);
+                    "asking " + phrasings + " beside embedding alone",
+                    "us",
+                    "SearchBench.ask " + size,
+                    "SearchBench.embeddingAlone " + size,
+                    figure -> figure.ratioAtMost(1.3));
             Result<?> ask = results.get("SearchBench.ask " + size);
             if (ask != null) {
-                System.out.printf(
-                        "  asking %6s phrasings p50 %,.0f us, p95 %,.0f us%n",
-                        size,
-                        ask.getStatistics().getPercentile(50),
-                        ask.getStatistics().getPercentile(95));
+                Figure.of(
+                                PART,
+                                "asking " + phrasings + ", 95 of 100 within",
+                                ask.getStatistics().getPercentile(95),
+                                "us")
+                        .tell();
             }
         }
     }
 
-    /** One line, where its figure was measured. */
-    private void print(String line, String what, String figure) {
+    private static UnaryOperator<Figure> plain() {
+        return UnaryOperator.identity();
+    }
+
+    /** Tells a figure, where it was measured. */
+    private void tell(String what, String unit, String figure, UnaryOperator<Figure> aim) {
         Result<?> result = results.get(figure);
         if (result != null) {
-            System.out.printf("  " + line + "%n", what, mean(result));
+            aim.apply(Figure.of(PART, what, mean(result), unit)).tell();
         }
     }
 
@@ -121,12 +143,11 @@ public final class CoreBench {
         return result.getStatistics().getMean();
     }
 
-    /** One line of a figure, what it is compared with, and their ratio. */
-    private void compare(String line, String what, String figure, String beside) {
-        Result<?> result = results.get(figure);
+    /** Tells a figure and what it is compared with. */
+    private void compare(String what, String unit, String figure, String beside, UnaryOperator<Figure> aim) {
         Result<?> other = results.get(beside);
-        if (result != null && other != null) {
-            System.out.printf("  " + line + "%n", what, mean(result), mean(other), mean(result) / mean(other));
+        if (other != null) {
+            tell(what, unit, figure, measured -> aim.apply(measured.beside(mean(other))));
         }
     }
 }
