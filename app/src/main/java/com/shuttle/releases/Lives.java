@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import com.shuttle.bots.BotDeleted;
 import com.shuttle.web.AfterCommit;
 import java.time.Duration;
 import java.time.Instant;
@@ -15,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -53,6 +55,11 @@ class Lives {
         Optional<String> found = store.live(bot);
         found.ifPresent(release -> known.put(bot, release));
         return found;
+    }
+
+    @EventListener
+    void gone(BotDeleted bot) {
+        known.invalidate(bot.id());
     }
 
     /** Makes a release live; one that was planned is no longer. */
