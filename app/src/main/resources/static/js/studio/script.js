@@ -66,7 +66,8 @@ function showState() {
   folding.show();
   document.getElementById('undo').disabled = rows().dataset.undo !== 'true';
   document.getElementById('redo').disabled = rows().dataset.redo !== 'true';
-  document.getElementById('step-count').textContent = rows().querySelectorAll('.row').length;
+  const steps = rows().querySelectorAll('.row').length;
+  document.getElementById('step-count').textContent = steps === 1 ? '1 step' : `${steps} steps`;
   drawThreads(rows());
 }
 

@@ -77,12 +77,13 @@ class MannersScreenTest {
                         "desk",
                         "{'kind':'question','id':'q','ask':['Whom shall we call back?'],'type':'person_name',"
                                 + "'variable':'name','exits':{'answered':'step:h'}},"
-                                + "{'kind':'handoff','id':'h','say':['The desk is told.'],'exits':{}}"),
+                                + "{'kind':'hand_off','id':'h','say':['The desk is told.'],'exits':{}}"),
                 "test",
                 null);
         try (Screens screens = new Screens(port)) {
             Page page = screens.signedIn("maren.holt");
             page.navigate("/bots/" + bot.id() + "/manners");
+            assertThat(page.locator("#stop-flow")).hasCount(0);
             page.locator("#person-flow").selectOption("desk");
             page.locator(".manners > .button").click();
             assertThat(page.locator(".notice")).containsText("Saved");

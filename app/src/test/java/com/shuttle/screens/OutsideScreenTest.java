@@ -222,7 +222,7 @@ class OutsideScreenTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"/services", "/tables", "/sent", "/conversations"})
+    @ValueSource(strings = {"/services", "/tables"})
     void onAPhoneRowsAreShortBlocks(String list) {
         try (Screens screens = new Screens(port)) {
             Page page = screens.signedIn("maren.holt");
