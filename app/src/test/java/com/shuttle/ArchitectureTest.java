@@ -8,14 +8,25 @@ import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.core.importer.Location;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import java.util.List;
 
 /** The rules of the architecture, see docs/architecture.md. */
-@AnalyzeClasses(packages = "com.shuttle", importOptions = ImportOption.DoNotIncludeTests.class)
+@AnalyzeClasses(
+        packages = "com.shuttle",
+        importOptions = {ImportOption.DoNotIncludeTests.class, ArchitectureTest.NoTestJars.class})
 class ArchitectureTest {
+
+    /** The core's tests come as a jar where everything is packaged. */
+    static final class NoTestJars implements ImportOption {
+        @Override
+        public boolean includes(Location location) {
+            return !location.contains("-tests.jar");
+        }
+    }
 
     @ArchTest
     static final ArchRule CORE_IS_PURE = noClasses()

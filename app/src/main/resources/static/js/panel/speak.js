@@ -54,7 +54,7 @@ function act(spoken) {
   if (spoken.opens) {
     post('counts', { cue: spoken.cue, what: 'opened' });
     begin(spoken.flow, spoken.cue, spoken.bot);
-  } else if (spoken.greeting) {
+  } else if (spoken.greeting && !place) {
     greet(spoken);
   }
 }
