@@ -25,10 +25,13 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A real server process, killed in the midst of running conversations and started again on the same data. */
+@Execution(ExecutionMode.CONCURRENT)
 class KillTest {
 
     private static final JsonMapper JSON = JsonMapper.shared();

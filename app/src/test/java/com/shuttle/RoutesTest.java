@@ -238,7 +238,7 @@ class RoutesTest {
     }
 
     @Test
-    void passwordsCannotBeTriedByTheThousandNorBodiesBeEndless() throws Exception {
+    void passwordsCannotBeTriedByTheThousand() throws Exception {
         int last = 0;
         for (int i = 0; i < 30; i++) {
             last = http.perform(request(HttpMethod.POST, "/sign-in")
@@ -254,12 +254,5 @@ class RoutesTest {
                     .getStatus();
         }
         assertThat(last).isEqualTo(429);
-        assertThat(http.perform(request(HttpMethod.POST, "/api/v1/chat/vesper/conversations")
-                                .contentType("application/json")
-                                .content(" ".repeat(1_000_001)))
-                        .andReturn()
-                        .getResponse()
-                        .getStatus())
-                .isEqualTo(413);
     }
 }

@@ -21,8 +21,9 @@ import org.springframework.test.context.TestConstructor;
             "spring.datasource.url=jdbc:h2:mem:shuttle;DB_CLOSE_DELAY=-1;LOCK_TIMEOUT=20000",
             "shuttle.limits.conversations-per-minute=100000",
             "shuttle.limits.messages-per-minute=100000",
+            "shuttle.limits.reads-per-minute=1000000",
             "shuttle.limits.address-per-minute=1000000"
         })
 @TestConstructor(autowireMode = TestConstructor.AutowireMode.ALL)
-@Import(TestData.class)
+@Import({TestData.class, QuickPasswords.class})
 public @interface ServerTest {}

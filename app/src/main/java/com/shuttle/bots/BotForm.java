@@ -59,13 +59,13 @@ public record BotForm(String name, String slug, String description, String regio
         }
     }
 
-    /** Hours a day, spaces left out; days without any are left out too. */
+    /** Hours a day without spaces, and as they were typed where they are none; days without any are left out. */
     public static Map<String, String> hours(Map<String, String> typed) {
         Map<String, String> hours = new java.util.TreeMap<>();
         typed.forEach((day, span) -> {
             String clean = span.replaceAll("\\s+", "").replace('–', '-');
             if (!clean.isEmpty()) {
-                hours.put(day, clean);
+                hours.put(day, Span.of(clean).isPresent() ? clean : span.strip());
             }
         });
         return hours;

@@ -56,6 +56,7 @@ class JourneyTest {
     }
 
     private static void writeFlow(Page page) {
+        page.navigate("/bots");
         tabTo(page, "#name");
         page.keyboard().type(bot());
         page.keyboard().press("Enter");
@@ -258,6 +259,7 @@ class JourneyTest {
 
     private static void reply(Screens screens, Page visitor) {
         Page agent = screens.signedIn("idris.vane");
+        agent.navigate("/inbox");
         Locator waiting = agent.locator(".inbox-list a", new Page.LocatorOptions().setHasText(visitor()));
         waiting.press("Enter");
         assertThat(agent.locator(".inbox-facts")).containsText("robin." + TRY.get() + "@example.org");

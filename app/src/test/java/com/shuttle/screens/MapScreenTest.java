@@ -146,6 +146,7 @@ class MapScreenTest {
         try (Screens screens = new Screens(port)) {
             Page page = screens.signedIn("maren.holt");
             String name = data.name("Waypoint");
+            page.navigate("/bots");
             page.locator("#name").fill(name);
             page.getByText("Qualifying a lead").click();
             page.locator(".new-bot button").click();

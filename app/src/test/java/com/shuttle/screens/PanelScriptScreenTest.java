@@ -82,7 +82,7 @@ class PanelScriptScreenTest {
     private Bot shown(String language) {
         Bot bot = data.bot();
         data.bots.putFlow(bot.id(), FlowJson.readTrusted(FLOW), "", null);
-        TestData.good(data.bots.declare(bot.id(), new Variable("plan", ValueType.TEXT, Variable.Origin.PAGE, "")));
+        TestData.good(data.variables.declare(bot.id(), new Variable("plan", ValueType.TEXT, Variable.Origin.PAGE, "")));
         Manner old = bot.manner();
         Manner manner = new Manner("", "", old.hours(), language, 0, old.responses());
         TestData.good(

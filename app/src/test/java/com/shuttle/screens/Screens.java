@@ -113,7 +113,7 @@ final class Screens implements AutoCloseable {
         return context.newPage();
     }
 
-    /** A page of a person of the demo, signed in by keyboard. */
+    /** A page of a person of the demo who is signed in, the first time by keyboard. It is to be led to an address. */
     Page signedIn(String person) {
         return signedIn(person, ColorScheme.LIGHT);
     }
@@ -121,12 +121,10 @@ final class Screens implements AutoCloseable {
     Page signedIn(String person, ColorScheme scheme) {
         String session = SESSIONS.get(base + person);
         if (session != null) {
-            Page page = page(new Browser.NewContextOptions()
+            return page(new Browser.NewContextOptions()
                     .setStorageState(session)
                     .setViewportSize(1280, 800)
                     .setColorScheme(scheme));
-            page.navigate("/");
-            return page;
         }
         Page page = signsIn(person, scheme);
         SESSIONS.put(base + person, page.context().storageState());

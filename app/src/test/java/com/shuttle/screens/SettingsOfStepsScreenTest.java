@@ -55,7 +55,7 @@ class SettingsOfStepsScreenTest {
     @Test
     void aRuleIsWrittenInPlainWordsAndWhatIsPressedBelowItIsPressed() {
         Bot bot = data.bot();
-        TestData.good(data.bots.declare(
+        TestData.good(data.variables.declare(
                 bot.id(), new Variable("guests", ValueType.NUMBER, Variable.Origin.CONVERSATION, "")));
         try (Screens screens = new Screens(port)) {
             Page page = screens.signedIn("maren.holt");

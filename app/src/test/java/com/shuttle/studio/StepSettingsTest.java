@@ -90,6 +90,19 @@ class StepSettingsTest {
         }
     }
 
+    @Test
+    void anInputOfACallThatIsGivenNothingSaysSo() {
+        Step call = StepKind.CALL_SERVICE.blank("n1");
+        Flow flow = done(FlowEditor.apply(of(call), new Edit.AddItem("n1", "gives", null)));
+        List<Setting> values = all(StepSettings.of(flow.findStep("n1").orElseThrow(), TEAMS)).stream()
+                .filter(setting -> setting.field().matches("gives\\..*\\.value"))
+                .toList();
+        assertThat(values).isNotEmpty().allSatisfy(value -> {
+            assertThat(value.value()).isEmpty();
+            assertThat(value.hint()).startsWith("nothing yet");
+        });
+    }
+
     @ParameterizedTest
     @MethodSource("demoFlows")
     void demoFlowsAreWrittenAndReadAgainEqual(Flow flow) {

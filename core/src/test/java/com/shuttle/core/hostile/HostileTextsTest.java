@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 /** Whatever is written, nothing throws and nothing takes long. {@code ./shuttle fuzz} does the same for as long as one likes. */
 class HostileTextsTest {
 
-    private static final int TEXTS = 20_000;
+    private static final int TEXTS = 10_000;
     private static final int THREADS = 2;
     private static final long SEED = 20_261_127;
 
