@@ -128,11 +128,18 @@ class ConversationStore {
 
     void insertErrand(String conversation, Errands.UnderWay underWay) {
         db.insertInto(ERRAND)
-                .columns(ERRAND.CONVERSATION_ID, ERRAND.ERRAND_KEY, ERRAND.ERRAND_, ERRAND.ATTEMPTS, ERRAND.UNTIL_AT)
+                .columns(
+                        ERRAND.CONVERSATION_ID,
+                        ERRAND.ERRAND_KEY,
+                        ERRAND.ERRAND_,
+                        ERRAND.SECONDS,
+                        ERRAND.ATTEMPTS,
+                        ERRAND.UNTIL_AT)
                 .values(
                         conversation,
                         underWay.errand().key(),
                         Json.writeAs(underWay.errand(), Errand.class),
+                        underWay.seconds(),
                         underWay.attempts(),
                         underWay.until())
                 .execute();
@@ -143,7 +150,10 @@ class ConversationStore {
                 .where(ERRAND.CONVERSATION_ID.eq(conversation))
                 .and(ERRAND.ERRAND_KEY.eq(key))
                 .fetchOptional(row -> new Errands.UnderWay(
-                        Json.read(row.getErrand(), Errand.class), row.getAttempts(), row.getUntilAt()));
+                        Json.read(row.getErrand(), Errand.class),
+                        row.getSeconds(),
+                        row.getAttempts(),
+                        row.getUntilAt()));
     }
 
     void errandTried(String conversation, String key, int attempts) {

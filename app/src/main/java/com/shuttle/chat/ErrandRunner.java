@@ -1,7 +1,7 @@
 package com.shuttle.chat;
 
 import com.shuttle.core.conversation.Errand;
-import java.time.Duration;
+import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
@@ -24,17 +24,24 @@ public interface ErrandRunner<E extends Errand> {
 
     Class<E> type();
 
-    /** After so long an attempt of which nothing has come counts as lost, because its server has ended. */
-    default Duration lease(E errand) {
-        return Duration.ofSeconds(errand.limit());
+    /**
+     * One attempt of an errand.
+     *
+     * @param number from 1 on; more than that after {@link Again}, or where a server ended in the midst of it
+     * @param until  when it must have ended, since it counts as lost soon after and may be made again
+     */
+    record Attempt(String conversation, int number, Instant until) {}
+
+    /** How long one attempt may take. Asked for once, when the errand is sent. */
+    default int seconds(E errand) {
+        return (int) errand.limit();
     }
 
     /**
      * Does an errand.
      *
-     * @param attempt from 1 on; more than that after {@link Again}, or where a server ended in the midst of it
      * @return what came of it; null for nothing
      */
     @Nullable
-    JsonNode run(String conversation, E errand, int attempt) throws Again;
+    JsonNode run(E errand, Attempt attempt) throws Again;
 }

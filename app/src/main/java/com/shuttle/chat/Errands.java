@@ -47,6 +47,9 @@ public class Errands {
     private static final double GROWTH = 1.5;
     private static final int DONE = 0;
 
+    /** So long after an attempt should have ended its server has ended, and the errand is taken up by another. */
+    private static final int LOST_SECONDS = 15;
+
     private final ConversationStore store;
     private final ObjectProvider<Scheduler> scheduler;
     private final ObjectProvider<ConversationService> conversations;
@@ -71,18 +74,24 @@ public class Errands {
         }
     }
 
-    /** An errand that is under way. */
-    record UnderWay(Errand errand, int attempts, Instant until) {}
+    /**
+     * An errand that is under way.
+     *
+     * @param seconds that one attempt may take, settled when the errand was sent: whatever changes meanwhile, an attempt ends
+     *     before it is taken for lost
+     */
+    record UnderWay(Errand errand, int seconds, int attempts, Instant until) {}
 
     /**
      * Sends an errand when the present transaction is committed: at once, on a thread of its own. The scheduler only takes it up
      * where nothing has come of that for so long that the server must have ended.
      */
     void send(String conversation, Errand errand, Instant at) {
-        store.insertErrand(conversation, new UnderWay(errand, 0, at.plusSeconds(errand.limit())));
+        int seconds = seconds(runner(errand), errand);
+        store.insertErrand(conversation, new UnderWay(errand, seconds, 0, at.plusSeconds(errand.limit())));
         TaskInstance<Void> instance =
                 TASK.instance(conversation + BETWEEN + errand.key()).build();
-        scheduler.getObject().scheduleIfNotExists(instance, at.plus(lease(runner(errand), errand)));
+        scheduler.getObject().scheduleIfNotExists(instance, at.plusSeconds(seconds + LOST_SECONDS));
         AfterCommit.run(() -> Thread.startVirtualThread(() -> first(conversation, errand.key(), instance)));
     }
 
@@ -104,26 +113,30 @@ public class Errands {
         return requireNonNull(runners.get(errand.getClass()));
     }
 
-    private static <E extends Errand> Duration lease(ErrandRunner<E> runner, Errand errand) {
-        return runner.lease(runner.type().cast(errand));
+    private static <E extends Errand> int seconds(ErrandRunner<E> runner, Errand errand) {
+        return runner.seconds(runner.type().cast(errand));
     }
 
     /** Does an errand for the first time. Null where nothing came of it. */
     public @Nullable JsonNode perform(String conversation, Errand errand) {
         try {
-            return perform(conversation, errand, 1);
+            return perform(conversation, errand, 1, seconds(runner(errand), errand));
         } catch (ErrandRunner.Again again) {
             return null;
         }
     }
 
-    private @Nullable JsonNode perform(String conversation, Errand errand, int attempt) throws ErrandRunner.Again {
-        return run(runner(errand), conversation, errand, attempt);
+    private @Nullable JsonNode perform(String conversation, Errand errand, int attempt, int seconds)
+            throws ErrandRunner.Again {
+        return run(
+                runner(errand),
+                errand,
+                new ErrandRunner.Attempt(conversation, attempt, clock.instant().plusSeconds(seconds)));
     }
 
     private static <E extends Errand> @Nullable JsonNode run(
-            ErrandRunner<E> runner, String conversation, Errand errand, int attempt) throws ErrandRunner.Again {
-        return runner.run(conversation, runner.type().cast(errand), attempt);
+            ErrandRunner<E> runner, Errand errand, ErrandRunner.Attempt attempt) throws ErrandRunner.Again {
+        return runner.run(runner.type().cast(errand), attempt);
     }
 
     /**
@@ -141,7 +154,7 @@ public class Errands {
         if (clock.instant().isBefore(underWay.until())) {
             store.errandTried(conversation, key, attempt);
             try {
-                result = perform(conversation, underWay.errand(), attempt);
+                result = perform(conversation, underWay.errand(), attempt, underWay.seconds());
             } catch (ErrandRunner.Again again) {
                 return attempt;
             } catch (RuntimeException e) {
@@ -169,7 +182,7 @@ public class Errands {
         }
 
         @Override
-        public JsonNode run(String conversation, Errand.Consult consult, int attempt) {
+        public JsonNode run(Errand.Consult consult, Attempt attempt) {
             return JsonMapper.shared().valueToTree(helper.help(consult.question(), consult.finding()));
         }
     }

@@ -54,6 +54,11 @@ public record MailServerSettings(
         return !host.isEmpty();
     }
 
+    /** All that settles where the password is sent, as whose, and how well it is kept from others on the way. */
+    String goesTo() {
+        return host + " " + port + " " + protection.key() + " " + user;
+    }
+
     public MailServerSettings withPassword(String other) {
         return new MailServerSettings(host, port, protection, user, other, sender, senderName);
     }
@@ -69,6 +74,10 @@ public record MailServerSettings(
                         host.isEmpty() || Addresses.isOne(sender),
                         "sender",
                         "Please give one address that mail comes from.")
+                .require(
+                        host.isEmpty() || user.isEmpty() || !password.isEmpty(),
+                        "password",
+                        "Please give it; it is needed anew where the server, its port, the protection or the name changes.")
                 .require(
                         Length.NAME.holds(user) && Length.SECRET.holds(password) && Length.NAME.holds(senderName),
                         "user",

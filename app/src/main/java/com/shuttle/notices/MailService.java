@@ -51,11 +51,11 @@ public class MailService {
         return settings;
     }
 
-    /** @param wanted with its password in the clear; an empty one keeps what there is, as long as the server stays */
+    /** @param wanted with its password in the clear; an empty one keeps what there is, as long as that goes the same way */
     @Transactional
     public Checked<MailServerSettings> set(MailServerSettings wanted) {
         boolean keeps =
-                wanted.password().isEmpty() && wanted.host().equals(settings().host());
+                wanted.password().isEmpty() && wanted.goesTo().equals(settings().goesTo());
         MailServerSettings whole = keeps ? wanted.withPassword(settings().password()) : wanted;
         Checked<MailServerSettings> checked = whole.checked();
         if (checked instanceof Checked.Good<MailServerSettings>) {

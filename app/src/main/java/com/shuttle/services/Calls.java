@@ -21,8 +21,10 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -37,9 +39,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Calls implements ErrandRunner<Errand.Call> {
 
     private static final Logger LOG = LoggerFactory.getLogger(Calls.class);
-    private static final String MASK = "•••••";
     private static final int UNAUTHORISED = 401;
-    private static final int LEAST_LEASE = 5;
     private static final Pattern TRANSIENT = Pattern.compile("408|429|5\\d\\d");
 
     private final Catalogue catalogue;
@@ -71,18 +71,22 @@ public class Calls implements ErrandRunner<Errand.Call> {
         return Errand.Call.class;
     }
 
-    /** What a call may take, for its token and once more with a new one, and some time for the rest. */
+    /** For its token and itself, and for both once more where the token is no longer taken. */
     @Override
-    public Duration lease(Errand.Call call) {
-        int seconds = catalogue
+    public int seconds(Errand.Call call) {
+        return catalogue
                 .callable(call.service())
-                .map(service -> service.draft().care().seconds())
-                .orElse(0);
-        return Duration.ofSeconds(LEAST_LEASE + 2L * seconds);
+                .map(StoredService::published)
+                .map(Calls::seconds)
+                .orElse(1);
+    }
+
+    private static int seconds(Service service) {
+        return 2 * (service.care().seconds() + Tokens.SECONDS);
     }
 
     @Override
-    public JsonNode run(String conversation, Errand.Call call, int attempt) throws Again {
+    public JsonNode run(Errand.Call call, Attempt attempt) throws Again {
         Optional<StoredService> service = catalogue.callable(call.service());
         if (service.isEmpty()) {
             return json(CallResult.failed("The service is gone, or was never published."));
@@ -91,11 +95,13 @@ public class Calls implements ErrandRunner<Errand.Call> {
         if (live == null) {
             return json(CallResult.failed("The service was never published."));
         }
-        if (attempt > 1 && !live.mayRepeat()) {
+        String conversation = attempt.conversation();
+        if (attempt.number() > 1 && !live.mayRepeat()) {
             return noted(service.get(), conversation, failed("It is not known whether the call arrived."));
         }
-        Made made = make(live, service.get().connection(), call.inputs(), conversation + "-" + call.key());
-        if (made.again() && live.mayRepeat() && attempt < live.care().tries()) {
+        Made made =
+                make(live, service.get().connection(), call.inputs(), conversation + "-" + call.key(), attempt.until());
+        if (made.again() && live.mayRepeat() && attempt.number() < live.care().tries()) {
             LOG.info("Service {} will be called again for conversation {}", call.service(), conversation);
             throw new Again("service " + call.service() + " failed");
         }
@@ -104,7 +110,8 @@ public class Calls implements ErrandRunner<Errand.Call> {
 
     private JsonNode noted(StoredService service, String conversation, Made made) {
         String result = made.result().result();
-        String name = service.draft().results().stream()
+        Service called = service.published() == null ? service.draft() : service.published();
+        String name = called.results().stream()
                 .filter(one -> one.key().equals(result))
                 .map(Service.Result::name)
                 .findFirst()
@@ -134,7 +141,11 @@ public class Calls implements ErrandRunner<Errand.Call> {
      *
      * @param key told with calls that may be repeated, so that a repetition is known
      */
-    Made make(Service service, String connectionId, Map<String, Value> inputs, String key) {
+    Made make(Service service, String connection, Map<String, Value> inputs, String key) {
+        return make(service, connection, inputs, key, clock.instant().plusSeconds(seconds(service)));
+    }
+
+    private Made make(Service service, String connection, Map<String, Value> inputs, String key, Instant until) {
         Map<String, String> written = new LinkedHashMap<>();
         for (Service.Input input : service.inputs()) {
             Value value = inputs.get(input.key());
@@ -149,21 +160,27 @@ public class Calls implements ErrandRunner<Errand.Call> {
         return switch (Requests.make(service, written)) {
             case Requests.Made.Refused(String why) -> failed(why);
             case Requests.Made.Ready(Prepared request) ->
-                send(service, catalogue.connection(connectionId), request, key);
+                send(service, catalogue.connection(connection), request, key, until);
         };
     }
 
-    private Made send(Service service, Connection connection, Prepared request, String key) {
-        String secret = connection.hasSecret() ? vault.open(connection.secret()) : "";
+    private Made send(Service service, Connection connection, Prepared request, String key, Instant until) {
+        Entry entry = new Entry(connection, connection.hasSecret() ? vault.open(connection.secret()) : "", until);
         Instant begun = clock.instant();
         String shown = shown(connection, request);
         try {
-            Received received = sent(service, connection, secret, request, key);
+            Received received = sent(service, entry, request, key);
             boolean again =
                     TRANSIENT.matcher(Integer.toString(received.status())).matches();
-            String reply = secret.isEmpty() ? received.body() : received.body().replace(secret, MASK);
-            CallResult result = Replies.read(service, received.status(), received.body());
-            return new Made(shown, received.status(), reply, result, again && result.hasFailed(), since(begun));
+            SecretMask mask = entry.mask();
+            CallResult result = masked(Replies.read(service, received.status(), received.body()), mask);
+            return new Made(
+                    shown,
+                    received.status(),
+                    mask.over(received.body()),
+                    result,
+                    again && result.hasFailed(),
+                    since(begun));
         } catch (Outgoing.Unsent | Tokens.NoToken e) {
             return new Made(shown, 0, "", CallResult.failed(String.valueOf(e.getMessage())), true, since(begun));
         } catch (IOException e) {
@@ -174,13 +191,52 @@ public class Calls implements ErrandRunner<Errand.Call> {
         }
     }
 
+    /** A result without secrets that the service sent back; a bot keeps and says what comes of it. */
+    private static CallResult masked(CallResult result, SecretMask mask) {
+        Map<String, Value> outputs = new LinkedHashMap<>();
+        result.outputs()
+                .forEach((key, value) -> outputs.put(
+                        key, value instanceof Value.Text(String text) ? new Value.Text(mask.over(text)) : value));
+        return new CallResult(result.result(), outputs, mask.over(result.why()));
+    }
+
+    /**
+     * How a call gets in: its connection with the secret in the clear, what tokens were used, and until when. For one thread.
+     */
+    private static final class Entry {
+        private final Connection connection;
+        private final String secret;
+        private final Instant until;
+        private final List<String> tokens = new ArrayList<>();
+
+        Entry(Connection connection, String secret, Instant until) {
+            this.connection = connection;
+            this.secret = secret;
+            this.until = until;
+        }
+
+        String basic() {
+            return Base64.getEncoder()
+                    .encodeToString((connection.who() + ":" + secret).getBytes(StandardCharsets.UTF_8));
+        }
+
+        SecretMask mask() {
+            List<String> all = new ArrayList<>(tokens);
+            all.add(secret);
+            if (connection.kind() == Connection.Kind.BASIC) {
+                all.add(basic());
+            }
+            return SecretMask.of(all);
+        }
+    }
+
     private int since(Instant begun) {
         return (int) Duration.between(begun, clock.instant()).toMillis();
     }
 
     /** Sends a request; once more with a new token where the kept one is no longer taken. */
-    private Received sent(Service service, Connection connection, String secret, Prepared request, String key)
-            throws IOException {
+    private Received sent(Service service, Entry entry, Prepared request, String key) throws IOException {
+        Connection connection = entry.connection;
         Map<String, String> headers = new LinkedHashMap<>();
         headers.put("Accept", "application/json");
         request.headers().forEach(header -> headers.put(header.name(), header.value()));
@@ -191,33 +247,46 @@ public class Calls implements ErrandRunner<Errand.Call> {
         String token = "";
         switch (connection.kind()) {
             case NONE -> {}
-            case HEADER -> headers.put(connection.who(), secret);
+            case HEADER -> headers.put(connection.who(), entry.secret);
             case QUERY ->
                 address += (request.path().indexOf('?') < 0 ? "?" : "&") + connection.who() + "="
-                        + URLEncoder.encode(secret, StandardCharsets.UTF_8);
-            case BASIC ->
-                headers.put(
-                        "Authorization",
-                        "Basic "
-                                + Base64.getEncoder()
-                                        .encodeToString(
-                                                (connection.who() + ":" + secret).getBytes(StandardCharsets.UTF_8)));
+                        + URLEncoder.encode(entry.secret, StandardCharsets.UTF_8);
+            case BASIC -> headers.put("Authorization", "Basic " + entry.basic());
             case OAUTH -> {
-                token = tokens.token(connection, secret);
+                token = token(entry);
                 headers.put("Authorization", "Bearer " + token);
             }
         }
-        int millis = service.care().seconds() * 1000;
         URI uri = URI.create(address);
-        Received received = outgoing.exchange(
-                new Sending(request.method(), uri, headers, request.contentType(), request.body(), millis));
+        Received received = exchanged(service, entry, request, uri, headers);
         if (received.status() == UNAUTHORISED && !token.isEmpty()) {
-            tokens.refused(connection.id(), token);
-            headers.put("Authorization", "Bearer " + tokens.token(connection, secret));
-            return outgoing.exchange(
-                    new Sending(request.method(), uri, headers, request.contentType(), request.body(), millis));
+            tokens.refused(connection, token);
+            headers.put("Authorization", "Bearer " + token(entry));
+            return exchanged(service, entry, request, uri, headers);
         }
         return received;
+    }
+
+    private Received exchanged(Service service, Entry entry, Prepared request, URI uri, Map<String, String> headers)
+            throws IOException {
+        int millis = (int) Math.min(service.care().seconds() * 1000L, left(entry));
+        return outgoing.exchange(
+                new Sending(request.method(), uri, headers, request.contentType(), request.body(), millis));
+    }
+
+    /** What is left of a call's time, in milliseconds. @throws Outgoing.Unsent for nothing */
+    private long left(Entry entry) throws Outgoing.Unsent {
+        long left = Duration.between(clock.instant(), entry.until).toMillis();
+        if (left <= 0) {
+            throw new Outgoing.Unsent("There was no time left for it.");
+        }
+        return left;
+    }
+
+    private String token(Entry entry) throws IOException {
+        String token = tokens.token(entry.connection, entry.secret, left(entry));
+        entry.tokens.add(token);
+        return token;
     }
 
     /** A request as it is shown: with a mask for what gets one in. */
@@ -230,7 +299,7 @@ public class Calls implements ErrandRunner<Errand.Call> {
             shown.append(request.path().indexOf('?') < 0 ? '?' : '&')
                     .append(connection.who())
                     .append('=')
-                    .append(MASK);
+                    .append(SecretMask.MASK);
         }
         request.headers()
                 .forEach(header ->
@@ -238,8 +307,8 @@ public class Calls implements ErrandRunner<Errand.Call> {
         switch (connection.kind()) {
             case NONE, QUERY -> {}
             case HEADER ->
-                shown.append('\n').append(connection.who()).append(": ").append(MASK);
-            case BASIC, OAUTH -> shown.append("\nAuthorization: ").append(MASK);
+                shown.append('\n').append(connection.who()).append(": ").append(SecretMask.MASK);
+            case BASIC, OAUTH -> shown.append("\nAuthorization: ").append(SecretMask.MASK);
         }
         return request.body().isEmpty() ? shown.toString() : shown + "\n\n" + request.body();
     }

@@ -25,13 +25,11 @@ public class Catalogue {
 
     private final ServiceStore store;
     private final Vault vault;
-    private final Tokens tokens;
     private final InstantSource clock;
 
-    Catalogue(ServiceStore store, Vault vault, Tokens tokens, InstantSource clock) {
+    Catalogue(ServiceStore store, Vault vault, InstantSource clock) {
         this.store = store;
         this.vault = vault;
-        this.tokens = tokens;
         this.clock = clock;
     }
 
@@ -181,16 +179,14 @@ public class Catalogue {
     /**
      * Keeps a connection.
      *
-     * @param wanted with its secret in the clear; an empty one keeps what there is, as long as it goes to the same addresses
+     * @param wanted with its secret in the clear; an empty one keeps what there is, as long as that goes the same way
      */
     @Transactional
     Checked<String> keep(Connection wanted) {
         Connection there = wanted.id().isEmpty()
                 ? null
                 : store.connection(wanted.id()).orElseThrow(() -> new Missing("connection", wanted.id()));
-        boolean same = there != null
-                && there.address().equals(wanted.address())
-                && (wanted.kind() != Connection.Kind.OAUTH || there.tokens().equals(wanted.tokens()));
+        boolean same = there != null && there.goesTo().equals(wanted.goesTo());
         String sealed = wanted.kind() == Connection.Kind.NONE
                 ? ""
                 : !wanted.secret().isBlank()
@@ -210,7 +206,6 @@ public class Catalogue {
                 wanted.scope(),
                 sealed,
                 clock.instant()));
-        tokens.forget(id);
         return Checked.good(id);
     }
 

@@ -70,13 +70,17 @@ record Connection(
         return !secret.isEmpty();
     }
 
-    Connection withSecret(String sealed) {
-        return new Connection(id, name, address, kind, who, tokenAddress, scope, sealed, updatedAt);
-    }
-
     /** The whole address where tokens are given. */
     String tokens() {
         return tokenAddress.startsWith("/") ? address + tokenAddress : tokenAddress;
+    }
+
+    /**
+     * All that settles where its secret is sent, and as what. A secret was given for this alone: when any of it changes, a kept
+     * one does not go along.
+     */
+    String goesTo() {
+        return kind.key() + " " + address + (kind == Kind.OAUTH ? " " + tokens() : "");
     }
 
     /** @param hasSecret whether one is kept or given */
@@ -97,7 +101,7 @@ record Connection(
                 .require(
                         kind == Kind.NONE || hasSecret,
                         "secret",
-                        "Please give it; it is needed anew where the address changes.")
+                        "Please give it; it is needed anew where the way in or an address changes.")
                 .require(
                         kind != Kind.OAUTH || tokenAddress.matches("/[^\\s?#]*") || isAddress(tokenAddress),
                         "tokenAddress",

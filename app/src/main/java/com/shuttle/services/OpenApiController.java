@@ -5,6 +5,7 @@ import com.shuttle.core.service.OpenApi.Description;
 import com.shuttle.core.service.OpenApi.Operation;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.MostBytes;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -39,6 +40,7 @@ class OpenApiController {
         this.catalogue = catalogue;
     }
 
+    @MostBytes(MostBytes.FILE)
     @PostMapping
     String read(@RequestParam MultipartFile file, HttpSession session, RedirectAttributes flash) throws IOException {
         String text = new String(file.getBytes(), StandardCharsets.UTF_8);

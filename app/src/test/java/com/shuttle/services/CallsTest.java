@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.chat.ErrandRunner.Again;
+import com.shuttle.chat.ErrandRunner.Attempt;
 import com.shuttle.core.conversation.Errand;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
@@ -33,6 +34,7 @@ import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
@@ -117,9 +119,10 @@ class CallsTest {
     }
 
     private CallResult call(String service, String conversation, int attempt, Map<String, Value> inputs) throws Again {
+        Errand.Call errand = new Errand.Call("k1", service, inputs);
+        Instant until = Instant.now().plusSeconds(calls.seconds(errand));
         return JsonMapper.shared()
-                .treeToValue(
-                        calls.run(conversation, new Errand.Call("k1", service, inputs), attempt), CallResult.class);
+                .treeToValue(calls.run(errand, new Attempt(conversation, attempt, until)), CallResult.class);
     }
 
     private static Map<String, Value> ada() {
