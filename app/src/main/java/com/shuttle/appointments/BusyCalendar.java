@@ -29,8 +29,13 @@ record BusyCalendar(
 
     private static final Duration STALE = Duration.ofHours(1);
 
+    /** Whether it was added just now and nobody has tried to read it yet. */
+    public boolean awaited() {
+        return triedAt == null;
+    }
+
     /** Whether what is known of it is old. */
-    boolean stale(Instant now) {
+    public boolean stale(Instant now) {
         return readAt == null || readAt.plus(STALE).isBefore(now);
     }
 

@@ -8,6 +8,8 @@ import com.shuttle.core.booking.Resource.Busy;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Outgoing;
+import java.net.URI;
+import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
@@ -59,25 +61,32 @@ public class BusyCalendars {
         return store.calendars(resource);
     }
 
-    /** Adds one that can be read now. @return how many busy times it has */
-    public Checked<Integer> add(String resource, String address) {
-        if (address.isBlank() || address.length() > LONGEST_ADDRESS) {
-            return Checked.bad("calendar", "Please give the address of a calendar.");
+    /** Adds one, which is read at once on a thread of its own. @return its id */
+    public Checked<String> add(String resource, String address) {
+        String there = address.strip();
+        if (there.length() > LONGEST_ADDRESS || !isAddress(there)) {
+            return Checked.bad(
+                    "calendar", "Please give the address of a calendar, like https://calendar.example/a.ics.");
         }
-        if (store.calendars(resource).size() >= MOST) {
+        String id = Ids.next();
+        boolean added = Boolean.TRUE.equals(transaction.execute(status -> store.insertUpTo(MOST, id, resource, there)));
+        if (!added) {
             return Checked.bad("calendar", "Up to %d calendars can be read.".formatted(MOST));
         }
+        Thread.startVirtualThread(() -> store.calendars(resource).stream()
+                .filter(one -> one.id().equals(id))
+                .forEach(this::read));
+        return Checked.good(id);
+    }
+
+    private static boolean isAddress(String text) {
         try {
-            Outgoing.Fetched fetched = fetched(address.strip(), "");
-            List<Busy> busy = busy(resource, fetched);
-            String id = Ids.next();
-            transaction.executeWithoutResult(status -> {
-                store.insert(id, resource, address.strip());
-                store.read(id, busy, fetched.etag(), clock.instant());
-            });
-            return Checked.good(busy.size());
-        } catch (Outgoing.Refused | BusyFeed.Unreadable unfit) {
-            return Checked.bad("calendar", String.valueOf(unfit.getMessage()));
+            URI uri = new URI(text.contains("://") ? text : "https://" + text);
+            return uri.getHost() != null
+                    && uri.getHost().contains(".")
+                    && uri.getScheme().matches("(?i)https?|webcal");
+        } catch (URISyntaxException none) {
+            return false;
         }
     }
 
@@ -90,6 +99,7 @@ public class BusyCalendars {
         store.calendars(null).forEach(this::read);
     }
 
+    /** Whatever one of them is like, the others are read. */
     private void read(BusyCalendar calendar) {
         try {
             Outgoing.Fetched fetched = fetched(calendar.address(), calendar.known(clock.instant()));
@@ -102,9 +112,15 @@ public class BusyCalendars {
                     status -> store.read(calendar.id(), busy, fetched.etag(), clock.instant()));
         } catch (Outgoing.Refused | BusyFeed.Unreadable unfit) {
             LOG.info("calendar {} could not be read", calendar.id());
-            transaction.executeWithoutResult(
-                    status -> store.failed(calendar.id(), String.valueOf(unfit.getMessage()), clock.instant()));
+            failed(calendar, String.valueOf(unfit.getMessage()));
+        } catch (RuntimeException ours) {
+            LOG.warn("calendar {} could not be read", calendar.id(), ours);
+            failed(calendar, "Something went wrong here.");
         }
+    }
+
+    private void failed(BusyCalendar calendar, String why) {
+        transaction.executeWithoutResult(status -> store.failed(calendar.id(), why, clock.instant()));
     }
 
     private Outgoing.Fetched fetched(String address, String etag) throws Outgoing.Refused {

@@ -2,6 +2,7 @@ package com.shuttle.appointments;
 
 import static com.shuttle.schema.Tables.BUSY_FEED;
 import static com.shuttle.schema.Tables.BUSY_TIME;
+import static com.shuttle.schema.Tables.RESOURCE;
 
 import com.shuttle.core.booking.Resource.Busy;
 import com.shuttle.web.Fit;
@@ -51,13 +52,19 @@ class BusyStore {
                         row.value2()));
     }
 
-    void insert(String id, String resource, String address) {
+    /** Adds one where there are not that many of its person yet; whether it was. */
+    boolean insertUpTo(int most, String id, String resource, String address) {
+        db.selectFrom(RESOURCE).where(RESOURCE.ID.eq(resource)).forUpdate().fetch();
+        if (db.fetchCount(BUSY_FEED, BUSY_FEED.RESOURCE_ID.eq(resource)) >= most) {
+            return false;
+        }
         db.insertInto(BUSY_FEED)
                 .set(BUSY_FEED.ID, id)
                 .set(BUSY_FEED.RESOURCE_ID, resource)
                 .set(BUSY_FEED.ADDRESS, address)
                 .set(BUSY_FEED.WHY, "")
                 .execute();
+        return true;
     }
 
     void delete(String resource, String id) {

@@ -4,6 +4,7 @@ import com.shuttle.bots.FlowUses;
 import com.shuttle.core.booking.BusyFeed;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.MostBytes;
 import com.shuttle.web.PublicAddress;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -144,13 +145,7 @@ class SetUpController {
         }
         model.addAttribute("id", id);
         model.addAttribute("today", clock.instant().atZone(kept.hours().zone()).toLocalDate());
-        model.addAttribute(
-                "calendars",
-                id.equals(NEW)
-                        ? List.of()
-                        : calendars.of(id).stream()
-                                .map(one -> new CalendarLine(one, one.stale(clock.instant())))
-                                .toList());
+        addCalendars(id, model);
         model.addAttribute("feed", id.equals(NEW) ? "" : address.of(diaries.feed(id)));
         return "appointments/person";
     }
@@ -173,6 +168,7 @@ class SetUpController {
     }
 
     /** Takes the whole days of a calendar file as days off. */
+    @MostBytes(MostBytes.FILE)
     @PostMapping("/people/{id}/holidays")
     String holidays(@PathVariable String id, @RequestParam MultipartFile file, RedirectAttributes flash)
             throws IOException {
@@ -192,13 +188,30 @@ class SetUpController {
     /** A calendar elsewhere in the list. */
     public record CalendarLine(BusyCalendar calendar, boolean stale) {}
 
+    private void addCalendars(String id, Model model) {
+        List<BusyCalendar> all = id.equals(NEW) ? List.of() : calendars.of(id);
+        model.addAttribute(
+                "calendars",
+                all.stream()
+                        .map(one -> new CalendarLine(one, one.stale(clock.instant())))
+                        .toList());
+        model.addAttribute("awaits", all.stream().anyMatch(BusyCalendar::awaited));
+    }
+
+    /** The list alone, for who waits until one has been read. */
+    @GetMapping("/people/{id}/calendars")
+    String calendars(@PathVariable String id, Model model) {
+        addCalendars(diaries.diary(id).id(), model);
+        model.addAttribute("id", id);
+        return "appointments/person :: calendars";
+    }
+
     @PostMapping("/people/{id}/calendars")
     String addCalendar(
             @PathVariable String id, @RequestParam(defaultValue = "") String calendar, RedirectAttributes flash) {
         switch (calendars.add(diaries.diary(id).id(), calendar)) {
-            case Checked.Good<Integer>(Integer many) ->
-                flash.addFlashAttribute("said", "The calendar is read; it has %d busy times.".formatted(many));
-            case Checked.Bad<Integer> bad -> {
+            case Checked.Good<String> added -> flash.addFlashAttribute("said", "The calendar is read from now on.");
+            case Checked.Bad<String> bad -> {
                 flash.addFlashAttribute("calendarError", bad.errors().get("calendar"));
                 flash.addFlashAttribute("calendar", calendar);
             }

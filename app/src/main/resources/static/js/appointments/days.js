@@ -1,5 +1,6 @@
 // The days ahead of somebody, with the hours they are there; what is clicked is written into the form's lines.
 
+import './calendars.js';
 import '../web/ready.js';
 
 const MONTHS = 3;

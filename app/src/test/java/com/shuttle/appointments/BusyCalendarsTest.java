@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
+import com.shuttle.Waiting;
 import com.shuttle.core.booking.BusyFeed;
 import com.shuttle.core.booking.Chooser;
 import com.shuttle.core.booking.OpenHours;
@@ -13,12 +14,16 @@ import com.shuttle.standins.BusyCalendarStandIn;
 import com.shuttle.standins.Mood;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Outgoing;
+import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
@@ -110,7 +115,7 @@ class BusyCalendarsTest {
         String oona = person();
         String kind = kind(oona);
         assertThat(free(kind)).hasSize(14);
-        assertThat(calendars.add(oona, "http://" + host + "/calendar.ics")).isInstanceOf(Checked.Good.class);
+        added(oona, "http://" + host + "/calendar.ics");
         assertThat(free(kind))
                 .hasSize(9)
                 .doesNotContain(LocalTime.of(10, 0), LocalTime.of(11, 0), LocalTime.of(14, 30))
@@ -132,7 +137,7 @@ class BusyCalendarsTest {
     void whatHasNotChangedIsNotReadAgain() {
         String oona = person();
         String kind = kind(oona);
-        calendars.add(oona, "http://" + host + "/calendar.ics");
+        added(oona, "http://" + host + "/calendar.ics");
         calendars.readAll();
         assertThat(elsewhere.unchanged()).isEqualTo(1);
         assertThat(calendars.of(oona).getFirst().stale(Instant.now())).isFalse();
@@ -147,12 +152,59 @@ class BusyCalendarsTest {
                 .isEmpty();
     }
 
+    /** Adds a calendar, and waits until it was tried. */
+    private BusyCalendar added(String person, String address) {
+        String id = TestData.good(calendars.add(person, address));
+        Waiting.until("the calendar", () -> !calendar(person, id).awaited());
+        return calendar(person, id);
+    }
+
+    private BusyCalendar calendar(String person, String id) {
+        return calendars.of(person).stream()
+                .filter(one -> one.id().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
     @ParameterizedTest
-    @ValueSource(strings = {"", "no address", "http://127.0.0.1:1/x.ics", "http://HOST/nothing.ics"})
-    void whatCannotBeReadIsNotTaken(String address) {
+    @ValueSource(strings = {"", "no address", "http://", "file:///etc/passwd"})
+    void whatIsNoAddressIsNotTaken(String address) {
         String oona = person();
-        assertThat(calendars.add(oona, address.replace("HOST", host))).isInstanceOf(Checked.Bad.class);
+        assertThat(calendars.add(oona, address)).isInstanceOf(Checked.Bad.class);
         assertThat(calendars.of(oona)).isEmpty();
+    }
+
+    @Test
+    void oneBadCalendarFailsAloneAndSaysSo() throws IOException {
+        HttpServer bad = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+        byte[] thirteenth = """
+                BEGIN:VCALENDAR
+                BEGIN:VEVENT
+                DTSTART;VALUE=DATE:20261301
+                END:VEVENT
+                END:VCALENDAR
+                """.getBytes(StandardCharsets.UTF_8);
+        bad.createContext("/bad.ics", exchange -> {
+            exchange.sendResponseHeaders(200, thirteenth.length);
+            exchange.getResponseBody().write(thirteenth);
+            exchange.close();
+        });
+        bad.start();
+        try {
+            String badHost = "a-bad-one-" + bad.getAddress().getPort() + ".test";
+            outgoing.lead(badHost, bad.getAddress().getPort());
+            String oona = person();
+            String kind = kind(oona);
+            assertThat(added(oona, "http://" + badHost + "/bad.ics").why()).contains("cannot be read");
+            assertThat(added(oona, "http://" + badHost + "/nothing.ics").why()).contains("404");
+            assertThat(added(oona, "http://127.0.0.1:1/x.ics").why()).isNotEmpty();
+            added(oona, "http://" + host + "/calendar.ics");
+            elsewhere.add("Dentist", TUESDAY.atTime(9, 0), TUESDAY.atTime(9, 30));
+            calendars.readAll();
+            assertThat(free(kind)).hasSize(8).doesNotContain(LocalTime.of(9, 0));
+        } finally {
+            bad.stop(0);
+        }
     }
 
     @Test

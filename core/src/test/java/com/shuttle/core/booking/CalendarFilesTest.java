@@ -11,6 +11,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.Temporal;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.Component;
@@ -18,6 +21,7 @@ import net.fortuna.ical4j.model.component.VEvent;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Calendar files of our own are read by others, and those of other programs by us. */
@@ -136,5 +140,60 @@ class CalendarFilesTest {
     void aSeriesOfEveryMinuteIsRefused() {
         assertThatThrownBy(() -> busy("DTSTART:19700101T000000Z", "RRULE:FREQ=SECONDLY"))
                 .hasMessageContaining("every minute");
+    }
+
+    private static String many(int events, String lines) {
+        return "BEGIN:VCALENDAR\r\nVERSION:2.0\r\n" + ("BEGIN:VEVENT\r\n" + lines + "\r\nEND:VEVENT\r\n").repeat(events)
+                + "END:VCALENDAR\r\n";
+    }
+
+    static Stream<String> tooMuch() {
+        String daily = "DTSTART:20260101T090000Z\r\nDURATION:PT1H\r\nRRULE:FREQ=DAILY";
+        String excepted =
+                IntStream.range(0, 20_000).mapToObj(i -> "20260101T090000Z").collect(Collectors.joining(","));
+        return Stream.of(
+                many(20_001, "DTSTART:20260328T090000Z"),
+                many(8_000, daily.replace("2026", "2020")),
+                many(1, daily + "\r\nEXDATE:" + excepted),
+                many(20_000, daily + "\r\nEXDATE:20260102T090000Z"),
+                many(1, "DTSTART:19000101T090000Z\r\nRRULE:FREQ=HOURLY"),
+                many(
+                        30,
+                        daily + ";BYHOUR="
+                                + IntStream.range(0, 24)
+                                        .mapToObj(String::valueOf)
+                                        .collect(Collectors.joining(",")) + ";BYMINUTE="
+                                + IntStream.range(0, 60)
+                                        .mapToObj(String::valueOf)
+                                        .collect(Collectors.joining(","))),
+                many(1, daily + ";BYSECOND=1;INTERVAL=0"),
+                many(1, "DTSTART;VALUE=DATE:20261301"),
+                many(1, "DTSTART:20260230T256199Z\r\nRRULE:FREQ=DAILY"),
+                many(1, "DTSTART:-999999999-01-01T00:00:00Z"));
+    }
+
+    /** Whatever it says, it is read or refused; no bound is passed on the way. */
+    @ParameterizedTest
+    @MethodSource("tooMuch")
+    void noCalendarTakesMoreThanItMay(String file) {
+        Instant year = Instant.parse("2027-04-01T00:00:00Z");
+        try {
+            assertThat(BusyFeed.read(file, LONDON, START, year)).hasSizeLessThan(BusyFeed.MOST_STRETCHES);
+        } catch (BusyFeed.Unreadable refused) {
+            assertThat(refused).hasMessageContaining("calendar");
+        }
+    }
+
+    @Test
+    void whatTouchesIsOneStretch() throws BusyFeed.Unreadable {
+        assertThat(busy(
+                        "DTSTART:20260329T090000Z",
+                        "DURATION:PT12H",
+                        "RRULE:FREQ=DAILY;COUNT=2",
+                        "END:VEVENT",
+                        "BEGIN:VEVENT",
+                        "DTSTART:20260329T200000Z",
+                        "DURATION:PT13H"))
+                .containsExactly("2026-03-29T09:00:00Z/2026-03-30T21:00:00Z");
     }
 }
