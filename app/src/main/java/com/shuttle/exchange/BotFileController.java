@@ -6,6 +6,7 @@ import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.MostBytes;
 import java.io.IOException;
 import java.io.InputStream;
 import org.springframework.http.HttpHeaders;
@@ -54,6 +55,7 @@ class BotFileController {
                 .body(out -> files.writeUnchecked(id, out));
     }
 
+    @MostBytes(MostBytes.FILE)
     @PostMapping("/bots/file")
     String load(@RequestParam MultipartFile file, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash)
             throws IOException {

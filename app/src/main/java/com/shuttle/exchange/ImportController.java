@@ -4,6 +4,7 @@ import com.shuttle.exchange.Verdict.State;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.MostBytes;
 import com.shuttle.web.Page;
 import com.shuttle.web.Saved;
 import java.io.IOException;
@@ -47,6 +48,7 @@ class ImportController {
         return "exchange/choose";
     }
 
+    @MostBytes(MostBytes.FILE)
     @PostMapping("/import/file")
     String file(@PathVariable String id, @RequestParam MultipartFile file, RedirectAttributes flash)
             throws IOException {

@@ -2,12 +2,16 @@ package com.shuttle.exchange;
 
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Table;
-import com.shuttle.core.table.Table.Row;
 import com.shuttle.exchange.TableSheets.Brought;
+import com.shuttle.tables.RowImports;
+import com.shuttle.tables.RowImports.Done;
+import com.shuttle.tables.RowImports.Way;
+import com.shuttle.tables.StoredTable;
 import com.shuttle.tables.StoredTable.Before;
 import com.shuttle.tables.TableService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Length;
+import com.shuttle.web.MostBytes;
 import com.shuttle.web.Saved;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
@@ -15,7 +19,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Stream;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,11 +40,14 @@ class TableFileController {
     private static final int MOST_FAULTS = 20;
 
     private final TableService tables;
+    private final RowImports imports;
 
-    TableFileController(TableService tables) {
+    TableFileController(TableService tables, RowImports imports) {
         this.tables = tables;
+        this.imports = imports;
     }
 
+    @MostBytes(MostBytes.FILE)
     @PostMapping("/file")
     String make(@RequestParam MultipartFile file, RedirectAttributes flash) throws IOException {
         String list = "redirect:/tables";
@@ -89,6 +95,7 @@ class TableFileController {
     }
 
     /** @param way {@code merge}, {@code add} or {@code replace} @param by key of the column by which rows are the same */
+    @MostBytes(MostBytes.FILE)
     @PostMapping("/{table}/file")
     String rows(
             @PathVariable String table,
@@ -99,26 +106,23 @@ class TableFileController {
             HttpSession session,
             RedirectAttributes flash)
             throws IOException {
-        Table before = tables.whole(table);
+        StoredTable before = tables.table(table);
         try {
-            Brought brought = TableSheets.read(before, sheet(fileName(file), file.getBytes()));
+            Brought brought = TableSheets.read(before.with(List.of()), sheet(fileName(file), file.getBytes()));
             flash.addFlashAttribute("faults", shortened(brought.faults()));
             if (brought.rows().isEmpty() || !partly && !brought.faults().isEmpty()) {
                 throw new Unreadable("Nothing was brought in. Mend the file, or let what does not fit be left out.");
             }
-            List<Row> rows = switch (way) {
-                case "replace" -> brought.rows();
-                case "add" ->
-                    Stream.concat(before.rows().stream(), brought.rows().stream())
-                            .toList();
-                default -> TableSheets.merged(before, column(before, by), brought.rows());
-            };
-            if (rows.size() > Table.MOST_ROWS) {
+            if (brought.rows().size() > Table.MOST_ROWS) {
                 throw new Unreadable("A table has up to %,d rows.".formatted(Table.MOST_ROWS));
             }
-            session.setAttribute(Before.KEPT, tables.set(table, before.with(rows)));
+            Done done = imports.bring(before, brought.rows(), way(way), column(before, by));
+            session.setAttribute(Before.KEPT, done.before());
             flash.addFlashAttribute("saved", true);
-            flash.addFlashAttribute("brought", broughtIn(brought.rows().size()));
+            flash.addFlashAttribute("brought", broughtIn(done.rows()));
+            if (!done.stopped().isEmpty()) {
+                throw new Unreadable(done.stopped());
+            }
         } catch (Unreadable unreadable) {
             flash.addFlashAttribute(
                     "errors", Map.of("table", unreadable.getMessage(), "file", unreadable.getMessage()));
@@ -126,7 +130,15 @@ class TableFileController {
         return "redirect:/tables/" + table;
     }
 
-    private static Column column(Table table, String key) {
+    private static Way way(String way) {
+        return switch (way) {
+            case "replace" -> Way.REPLACE;
+            case "add" -> Way.ADD;
+            default -> Way.MERGE;
+        };
+    }
+
+    private static Column column(StoredTable table, String key) {
         return table.columns().stream()
                 .filter(column -> column.key().equals(key))
                 .findFirst()

@@ -1,7 +1,5 @@
 package com.shuttle.exchange;
 
-import static java.util.Objects.requireNonNull;
-
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.Cell;
 import com.shuttle.core.table.Column;
@@ -183,26 +181,6 @@ final class TableSheets {
         return bare && column.kind() == Kind.NUMBER && !unit.isEmpty() && !unit.equals(column.unit())
                 ? cell.strip() + " " + unit
                 : cell;
-    }
-
-    /** Rows that have the same in a column take the place of those there are, with the cells they have; others are added. */
-    static List<Row> merged(Table table, Column by, List<Row> brought) {
-        Map<String, Row> rows = new LinkedHashMap<>();
-        Map<String, String> ids = new HashMap<>();
-        for (Row row : table.rows()) {
-            rows.put(row.id(), row);
-            ids.putIfAbsent(Words.normal(row.at(by)), row.id());
-        }
-        for (Row row : brought) {
-            String same = Words.normal(row.at(by));
-            Row there = same.isEmpty() || !ids.containsKey(same) ? null : requireNonNull(rows.get(ids.get(same)));
-            Map<String, String> cells = new LinkedHashMap<>(there == null ? Map.of() : there.cells());
-            cells.putAll(row.cells());
-            Row put = new Row(there == null ? row.id() : there.id(), cells);
-            rows.put(put.id(), put);
-            ids.putIfAbsent(same, put.id());
-        }
-        return List.copyOf(rows.values());
     }
 
     /** The whole table, headings first. Texts that look like formulas are kept from running. */

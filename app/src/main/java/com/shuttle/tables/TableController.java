@@ -34,11 +34,13 @@ class TableController {
     private static final String FILTER = "filter.";
 
     private final TableService tables;
+    private final RowImports imports;
     private final ReferenceCells references;
     private final List<TableUse> uses;
 
-    TableController(TableService tables, ReferenceCells references, List<TableUse> uses) {
+    TableController(TableService tables, RowImports imports, ReferenceCells references, List<TableUse> uses) {
         this.tables = tables;
+        this.imports = imports;
         this.references = references;
         this.uses = uses;
     }
@@ -200,7 +202,7 @@ class TableController {
 
     @PostMapping("/{table}/undo")
     String undo(@PathVariable String table, HttpSession session) {
-        kept(session, table).ifPresent(before -> session.setAttribute(Before.KEPT, tables.restore(before)));
+        kept(session, table).ifPresent(before -> session.setAttribute(Before.KEPT, imports.takeBack(before)));
         return "redirect:/tables/" + table;
     }
 
@@ -215,7 +217,7 @@ class TableController {
     String restore(HttpSession session) {
         return kept(session)
                 .map(before -> {
-                    tables.restore(before);
+                    imports.takeBack(before);
                     session.removeAttribute(Before.KEPT);
                     return "redirect:/tables/" + before.table().id();
                 })

@@ -169,6 +169,12 @@ class TableStore {
                 : rows(DATA_ROW.TABLE_ID.eq(table).and(DATA_ROW.ID.in(ids)), List.of(DATA_ROW.ORDINAL, DATA_ROW.ID));
     }
 
+    /** Those that stand after a place. */
+    List<StoredRow> rowsAfter(String table, int ordinal) {
+        return rows(
+                DATA_ROW.TABLE_ID.eq(table).and(DATA_ROW.ORDINAL.gt(ordinal)), List.of(DATA_ROW.ORDINAL, DATA_ROW.ID));
+    }
+
     private List<StoredRow> rows(Condition which, List<? extends OrderField<?>> order) {
         return db.select(DATA_ROW.ID, DATA_ROW.CELLS, DATA_ROW.ORDINAL, DATA_ROW.VERSION)
                 .from(DATA_ROW)

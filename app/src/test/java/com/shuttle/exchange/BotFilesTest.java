@@ -65,7 +65,7 @@ class BotFilesTest {
         Manner manner = new Manner(picture, team, Map.of("monday", "09:00-17:00"), "en-GB", 30);
         bot = TestData.good(bots.change(
                 bot.id(), new BotForm(data.name("Full"), bot.slug(), "All there is", "CH", "Europe/Zurich", manner)));
-        TestData.good(bots.declare(
+        TestData.good(data.variables.declare(
                 bot.id(), new Variable("guests", ValueType.NUMBER, Variable.Origin.CONVERSATION, "how many")));
         bots.behave(bot.id(), bot.manner(), List.of(new StandingWords("person", false, List.of("a human please"))));
         String collection = data.collectionOf(bot, "When are you open?", "At noon.");

@@ -2,8 +2,6 @@ package com.shuttle.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.shuttle.core.table.Column;
-import com.shuttle.core.table.Column.Kind;
 import com.shuttle.core.table.Table;
 import com.shuttle.core.table.Table.Row;
 import com.shuttle.exchange.TableSheets.Brought;
@@ -88,21 +86,5 @@ class TableSheetsTest {
                         "Line 4, Weight: “heavy” is not a number of kg.");
         assertThat(cells(brought.rows())).containsExactly(Map.of("c1", "Heron", "c2", "26"), Map.of("c1", "Otter"));
         assertThat(TableSheets.read(boats(), sheet("a,b\n1,2\n")).rows()).isEmpty();
-    }
-
-    @Test
-    void rowsOfTheSameNameAreChanged() throws Unreadable {
-        Table table = boats();
-        List<Row> merged = TableSheets.merged(
-                table,
-                table.titles(),
-                TableSheets.read(table, sheet("Boat,Price\nHERON,£600\nOtter,540\n"))
-                        .rows());
-        assertThat(merged).hasSize(4);
-        assertThat(merged.getFirst().id()).isEqualTo(table.rows().getFirst().id());
-        assertThat(merged.getFirst().cells()).containsEntry("c3", "600").containsEntry("c2", "26");
-        Column price = table.columns().get(2);
-        assertThat(merged.getLast().at(price)).isEqualTo("540");
-        assertThat(price.kind()).isEqualTo(Kind.MONEY);
     }
 }
