@@ -2,6 +2,7 @@ package com.shuttle;
 
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
+import com.shuttle.bots.VariableService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
@@ -24,6 +25,7 @@ public class TestData {
     private static final AtomicInteger NUMBER = new AtomicInteger();
 
     public final BotService bots;
+    public final VariableService variables;
     public final KnowledgeService knowledge;
     public final EntryService entries;
     public final ReleaseService releases;
@@ -32,12 +34,14 @@ public class TestData {
 
     TestData(
             BotService bots,
+            VariableService variables,
             KnowledgeService knowledge,
             EntryService entries,
             ReleaseService releases,
             ConversationService conversations,
             AccountService accounts) {
         this.bots = bots;
+        this.variables = variables;
         this.knowledge = knowledge;
         this.entries = entries;
         this.releases = releases;

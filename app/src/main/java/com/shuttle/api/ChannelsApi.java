@@ -10,6 +10,7 @@ import com.shuttle.web.Callers;
 import com.shuttle.web.Fit;
 import com.shuttle.web.Json;
 import com.shuttle.web.MessageSignatures;
+import com.shuttle.web.MostBytes;
 import com.shuttle.web.PublicAddress;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -34,9 +35,9 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(
         name = "Channels",
         description = "Messages from and to phones. Signed by HTTP Message Signatures (RFC 9421), no bearer token.")
+@MostBytes(MostBytes.FEW_LINES)
 class ChannelsApi {
 
-    private static final int LONGEST_BODY = 14_000_000;
     private static final int LONGEST_ID = 90;
 
     /** @param name with an ending that says its kind @param data its bytes in Base64 */
@@ -88,6 +89,7 @@ class ChannelsApi {
         this.clock = clock;
     }
 
+    @MostBytes(MostBytes.PICTURE_IN_TEXT)
     @PostMapping("/messages")
     @Operation(summary = "Somebody wrote from a phone; the same id is taken once")
     Reply message(@PathVariable String channel, @RequestBody String body, HttpServletRequest request) {
@@ -149,9 +151,6 @@ class ChannelsApi {
 
     /** The channel whose key a call is signed with. */
     private Channel enter(String id, String body, HttpServletRequest request) {
-        if (body.length() > LONGEST_BODY) {
-            throw Problems.unfit("That is too much.");
-        }
         MessageSignatures.Came came = new MessageSignatures.Came(
                 request.getMethod(),
                 address.of(request.getRequestURI()),

@@ -21,9 +21,11 @@ import com.shuttle.core.conversation.State;
 import com.shuttle.core.reading.Words;
 import com.shuttle.leads.LeadService;
 import com.shuttle.panel.Speaking;
+import com.shuttle.web.Access;
 import com.shuttle.web.Callers;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
+import com.shuttle.web.MostBytes;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
@@ -54,6 +56,8 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RestController
 @RequestMapping("/api/v1/chat")
 @Tag(name = "Chat", description = "Conversations of visitors. Public and rate limited.")
+@Access(Access.Who.EVERYBODY)
+@MostBytes(MostBytes.MESSAGE)
 class ChatApi {
 
     record Begin(
@@ -240,6 +244,7 @@ class ChatApi {
         };
     }
 
+    @MostBytes(MostBytes.FILE)
     @PostMapping(path = "/conversations/{id}/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @Operation(summary = "Send the file that the conversation asks for")
     Answer send(

@@ -8,6 +8,7 @@ import com.shuttle.core.reading.Words;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Length;
+import com.shuttle.web.MostBytes;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
@@ -87,6 +88,7 @@ class CollectionsApi {
         };
     }
 
+    @MostBytes(MostBytes.FILE)
     @PutMapping("/{id}/content")
     @Operation(summary = "Replace entries, articles and synonyms and publish them; unfit parts are left out and listed")
     Replaced replace(@PathVariable String id, @RequestBody ContentForm form) {

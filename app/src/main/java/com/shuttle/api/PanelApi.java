@@ -8,9 +8,11 @@ import com.shuttle.panel.Presence;
 import com.shuttle.panel.Site;
 import com.shuttle.panel.Sites;
 import com.shuttle.panel.Speaking;
+import com.shuttle.web.Access;
 import com.shuttle.web.Callers;
 import com.shuttle.web.Fit;
 import com.shuttle.web.Json;
+import com.shuttle.web.MostBytes;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -40,10 +42,11 @@ import org.springframework.web.bind.annotation.RestController;
 @Hidden
 @RestController
 @RequestMapping("/api/v1/panel/{site}")
+@Access(Access.Who.EVERYBODY)
+@MostBytes(MostBytes.FEW_LINES)
 class PanelApi {
 
     private static final int LONGEST_TEXT = 2000;
-    private static final int LONGEST_BODY = 50_000;
     private static final int MOST_CUES = 200;
     private static final int MOST_TIMES = 100;
     private static final int MOST_FACTS = 50;
@@ -228,9 +231,6 @@ class PanelApi {
     }
 
     private static <T> T read(String body, Class<T> type) {
-        if (body.length() > LONGEST_BODY) {
-            throw Problems.unfit("That is too much.");
-        }
         try {
             return Json.read(body, type);
         } catch (RuntimeException unreadable) {

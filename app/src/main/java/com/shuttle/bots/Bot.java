@@ -49,6 +49,11 @@ public record Bot(
                 archived);
     }
 
+    /** The same bot, behaving differently. */
+    Bot with(Manner newManner) {
+        return described(slug, name, description, region, zone, newManner);
+    }
+
     Bot with(List<Variable> newVariables, List<StandingWords> newStanding) {
         return new Bot(
                 id, slug, name, description, region, zone, mainFlow, newVariables, newStanding, manner, archived);

@@ -3,11 +3,9 @@ package com.shuttle.bots;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
 import com.shuttle.core.edit.FlowEditor;
-import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.StandingWords;
-import com.shuttle.core.flow.Variable;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Length;
@@ -16,14 +14,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
@@ -111,8 +107,7 @@ public class BotService {
     /** Sets how a bot presents itself. */
     @Transactional
     public void adopt(String id, Manner manner) {
-        Bot bot = bot(id);
-        store.update(bot.described(bot.slug(), bot.name(), bot.description(), bot.region(), bot.zone(), manner));
+        store.update(locked(id).with(manner));
     }
 
     /** A copy of a bot with the present drafts of its flows. */
@@ -157,7 +152,7 @@ public class BotService {
 
     @Transactional
     public Checked<Bot> change(String id, BotForm form) {
-        Bot before = bot(id);
+        Bot before = locked(id);
         Optional<Checked<Bot>> bad = form.errors(slug -> store.bySlug(slug)
                         .filter(other -> !other.id().equals(id))
                         .isPresent())
@@ -176,74 +171,20 @@ public class BotService {
         return Checked.good(bot);
     }
 
-    /** Declares a variable, or changes one that is declared. */
-    @Transactional
-    public Checked<Bot> declare(String id, Variable variable) {
-        Bot bot = bot(id);
-        boolean fit = variable.name().matches("[a-z][a-z0-9_]{0,63}");
-        Optional<Checked<Bot>> bad = new Checked.Errors()
-                .require(
-                        fit,
-                        "variable",
-                        "A variable's name begins with a letter and has only letters, digits and _ in it.")
-                .require(
-                        !Expressions.SYSTEM.containsKey(variable.name()),
-                        "variable",
-                        "This name belongs to a variable of the system.")
-                .fits(variable.note(), Length.VARIABLE_NOTE, "note")
-                .bad();
-        if (bad.isPresent()) {
-            return bad.get();
-        }
-        List<Variable> variables = new ArrayList<>(bot.variables());
-        variables.removeIf(other -> other.name().equals(variable.name()));
-        variables.add(variable);
-        variables.sort(Comparator.comparing(Variable::name));
-        return Checked.good(kept(bot, variables, bot.standing()));
-    }
-
-    /** Takes a declaration back; what steps fill is still a variable. */
-    @Transactional
-    public void undeclare(String id, String name) {
-        Bot bot = bot(id);
-        kept(bot, bot.variables().stream().filter(v -> !v.name().equals(name)).toList(), bot.standing());
-    }
-
-    /** Gives a variable another name in the declarations and in every flow. */
-    @Transactional
-    public Checked<Bot> renameVariable(String id, String from, String to, @Nullable String account) {
-        Bot bot = bot(id);
-        String name = to.strip().toLowerCase(Locale.ROOT);
-        boolean taken = draftRelease(bot).variables().stream()
-                        .anyMatch(v -> v.name().equals(name))
-                || store.drafts(id).stream().anyMatch(d -> d.flow().variables().containsKey(name));
-        if (taken || Expressions.SYSTEM.containsKey(name)) {
-            return Checked.bad("to", "There is a variable " + name + " already.");
-        }
-        for (Draft draft : store.drafts(id)) {
-            Edited edited = edit(id, draft.flow().id(), new Edit.RenameVariable(from, name), account);
-            if (edited instanceof Edited.Refused refused) {
-                return Checked.bad("to", refused.why());
-            }
-        }
-        List<Variable> variables = bot.variables().stream()
-                .map(v -> v.name().equals(from) ? new Variable(name, v.type(), v.origin(), v.note()) : v)
-                .toList();
-        return Checked.good(kept(bot, variables, bot.standing()));
-    }
-
     /** Sets how a bot behaves, and how standing requests are heard. */
     @Transactional
     public void behave(String id, Manner manner, List<StandingWords> standing) {
-        adopt(id, manner);
-        Bot bot = bot(id);
-        kept(bot, bot.variables(), standing);
+        Bot bot = locked(id).with(manner);
+        store.update(bot.with(bot.variables(), standing));
     }
 
-    private Bot kept(Bot bot, List<Variable> variables, List<StandingWords> standing) {
-        Bot changed = bot.with(variables, standing);
-        store.update(changed);
-        return changed;
+    /** A bot that nobody else changes until the transaction is over. @throws Missing if there is no such bot */
+    @Transactional(propagation = Propagation.MANDATORY)
+    Bot locked(String id) {
+        if (!store.lock(id)) {
+            throw new Missing("bot", id);
+        }
+        return bot(id);
     }
 
     private boolean taken(String slug) {

@@ -133,6 +133,16 @@ class BotStore {
                 .execute();
     }
 
+    /** Keeps others from changing a bot until the transaction is over. Whether there is such a bot. */
+    boolean lock(String id) {
+        return db.select(BOT.ID)
+                .from(BOT)
+                .where(BOT.ID.eq(id))
+                .forUpdate()
+                .fetchOptional()
+                .isPresent();
+    }
+
     void update(Bot bot) {
         db.update(BOT)
                 .set(BOT.SLUG, bot.slug())

@@ -102,35 +102,36 @@ public class ConversationService {
             String flow,
             Map<String, String> told,
             Arrival arrival) {
-        return releases.live(bot).map(release -> {
-            String id = Ids.next();
-            String token = Ids.secret();
-            Instant now = clock.instant();
-            Map<String, Value> known = visitor.isEmpty() ? Map.of() : outcomes.remembered(bot, visitor);
-            Playbook playbook = releases.playbook(release);
-            Event event = new Event.Started(
-                    new Stamp(now, Ids.seed()),
-                    channel,
-                    page,
-                    visitor,
-                    zone,
-                    known,
-                    flow,
-                    PageFacts.of(playbook, told),
-                    arrival);
-            Reads.Recorder recorder = new Reads.Recorder(world.of(bot, id));
-            if (!(Engine.take(playbook, State.NEW, event, recorder) instanceof Turn.Taken turn)) {
-                throw new IllegalStateException("a new conversation refused to start: " + id);
-            }
-            Conversation conversation = new Conversation(
-                    id, bot, release, visitor, Speaker.BOT, "", null, now, now, null, channel, page, "", "");
-            TurnStore.Done done = TurnTaking.done(playbook, event, null, recorder, turn);
-            transaction.executeWithoutResult(status -> {
-                turns.begin(conversation, Ids.hash(token), done);
-                taking.effects(conversation, turn, now);
-            });
-            return new Begun(id, token, TurnTaking.reply(done));
-        });
+        return releases.live(bot)
+                .map(release -> TurnTaking.undisturbed(() -> {
+                    String id = Ids.next();
+                    String token = Ids.secret();
+                    Instant now = clock.instant();
+                    Map<String, Value> known = visitor.isEmpty() ? Map.of() : outcomes.remembered(bot, visitor);
+                    Playbook playbook = releases.playbook(release);
+                    Event event = new Event.Started(
+                            new Stamp(now, Ids.seed()),
+                            channel,
+                            page,
+                            visitor,
+                            zone,
+                            known,
+                            flow,
+                            PageFacts.of(playbook, told),
+                            arrival);
+                    Reads.Recorder recorder = new Reads.Recorder(world.of(bot, id));
+                    if (!(Engine.take(playbook, State.NEW, event, recorder) instanceof Turn.Taken turn)) {
+                        throw new IllegalStateException("a new conversation refused to start: " + id);
+                    }
+                    Conversation conversation = new Conversation(
+                            id, bot, release, visitor, Speaker.BOT, "", null, now, now, null, channel, page, "", "");
+                    TurnStore.Done done = TurnTaking.done(playbook, event, null, recorder, turn);
+                    transaction.executeWithoutResult(status -> {
+                        turns.begin(conversation, Ids.hash(token), done);
+                        taking.effects(conversation, turn, now);
+                    });
+                    return new Begun(id, token, TurnTaking.reply(done));
+                }));
     }
 
     /** The visitor typed; {@code text} is clean and not blank. A secret that was asked for is sealed before it is kept. */

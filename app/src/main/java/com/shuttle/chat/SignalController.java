@@ -4,6 +4,7 @@ import com.shuttle.core.reading.Words;
 import com.shuttle.web.Access;
 import com.shuttle.web.Buckets;
 import com.shuttle.web.Callers;
+import com.shuttle.web.MostBytes;
 import com.shuttle.web.Vault;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -31,6 +32,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Controller
 @Access(Access.Who.EVERYBODY)
 @RequestMapping("/signal/{conversation}/{key}/{signature}")
+@MostBytes(MostBytes.FEW_LINES)
 class SignalController {
 
     /** Signals from one address in a minute. */

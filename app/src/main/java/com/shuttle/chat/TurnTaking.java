@@ -24,9 +24,11 @@ import java.time.InstantSource;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -101,24 +103,37 @@ class TurnTaking {
         ReentrantLock lock = order.get(id, key -> new ReentrantLock());
         lock.lock();
         try {
-            for (int tries = 1; ; tries++) {
-                TurnStore.Loaded before = turns.load(id).orElseThrow(() -> new Missing("conversation", id));
-                try {
-                    return attempt(before, clientMessageId, toEvent);
-                } catch (Overtaken overtaken) {
-                    if (tries >= MOST_TRIES) {
-                        throw overtaken;
-                    }
-                } catch (DuplicateKeyException taken) {
-                    Optional<Outcome> same = again(id, clientMessageId);
-                    if (same.isPresent()) {
-                        return same.get();
-                    }
-                    outrun(before, taken);
-                }
-            }
+            return undisturbed(() -> stored(id, clientMessageId, toEvent));
         } finally {
             lock.unlock();
+        }
+    }
+
+    private Outcome stored(String id, @Nullable String clientMessageId, ToEvent toEvent) {
+        for (; ; ) {
+            TurnStore.Loaded before = turns.load(id).orElseThrow(() -> new Missing("conversation", id));
+            try {
+                return attempt(before, clientMessageId, toEvent);
+            } catch (DuplicateKeyException taken) {
+                Optional<Outcome> same = again(id, clientMessageId);
+                if (same.isPresent()) {
+                    return same.get();
+                }
+                outrun(before, taken);
+            }
+        }
+    }
+
+    /** Works a turn out, and anew as long as others are faster with rows that it saves. */
+    static <T> T undisturbed(Supplier<T> turn) {
+        for (int tries = 1; ; tries++) {
+            try {
+                return turn.get();
+            } catch (Overtaken | ConcurrencyFailureException overtaken) {
+                if (tries >= MOST_TRIES) {
+                    throw overtaken;
+                }
+            }
         }
     }
 

@@ -8,6 +8,7 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.BotTemplates;
 import com.shuttle.bots.Manner;
 import com.shuttle.bots.MediaService;
+import com.shuttle.bots.VariableService;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Speaker;
@@ -80,6 +81,7 @@ class Demo implements ApplicationRunner {
 
     private final AccountService accounts;
     private final BotService bots;
+    private final VariableService variables;
     private final BotTemplates templates;
     private final KnowledgeService knowledge;
     private final ReleaseService releases;
@@ -95,6 +97,7 @@ class Demo implements ApplicationRunner {
     Demo(
             AccountService accounts,
             BotService bots,
+            VariableService variables,
             BotTemplates templates,
             KnowledgeService knowledge,
             ReleaseService releases,
@@ -108,6 +111,7 @@ class Demo implements ApplicationRunner {
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
+        this.variables = variables;
         this.templates = templates;
         this.knowledge = knowledge;
         this.releases = releases;
@@ -179,12 +183,12 @@ class Demo implements ApplicationRunner {
                 teams,
                 asked,
                 designer);
-        good(bots.declare(
+        good(variables.declare(
                 visit.id(),
                 new Variable(
                         "teacher", ValueType.PERSON_NAME, Variable.Origin.VISITOR, "greets teachers who come back")));
-        good(bots.declare(visit.id(), new Variable("school", ValueType.COMPANY, Variable.Origin.VISITOR, "")));
-        good(bots.declare(visit.id(), new Variable("email", ValueType.EMAIL, Variable.Origin.VISITOR, "")));
+        good(variables.declare(visit.id(), new Variable("school", ValueType.COMPANY, Variable.Origin.VISITOR, "")));
+        good(variables.declare(visit.id(), new Variable("email", ValueType.EMAIL, Variable.Origin.VISITOR, "")));
         Bot hire = bot(
                 "Dome hire",
                 "dome-hire",

@@ -21,12 +21,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 class NoticeController {
 
     private final NoticeService notices;
-    private final Callbacks callbacks;
     private final MailService mail;
 
-    NoticeController(NoticeService notices, Callbacks callbacks, MailService mail) {
+    NoticeController(NoticeService notices, MailService mail) {
         this.notices = notices;
-        this.callbacks = callbacks;
         this.mail = mail;
     }
 
@@ -52,7 +50,10 @@ class NoticeController {
                                 Listing.Column.plain("About"),
                                 Listing.Column.plain("State"),
                                 Listing.Column.sorted("Made", "made")));
-        model.addAttribute("key", callbacks.key());
+        model.addAttribute("keys", notices.keys());
+        String address = parameters.getOrDefault("receiver", "");
+        model.addAttribute("receiver", address);
+        model.addAttribute("key", notices.key(address).orElse(""));
         model.addAttribute("mailing", mail.settings().there());
         return "notices/sent";
     }

@@ -23,6 +23,9 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -45,6 +48,7 @@ public class NoticeService {
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("notice");
     private static final Duration TRIED_FOR = Duration.ofDays(3);
     private static final int DONE = 0;
+    private static final int MOST_CALLED_BACK = 200;
 
     private final NoticeStore store;
     private final MailService mail;
@@ -72,6 +76,20 @@ public class NoticeService {
         this.scheduler = scheduler;
         this.markdown = markdown;
         this.clock = clock;
+    }
+
+    /** Those who were called back, with the key that each checks signatures with. */
+    public Map<String, String> keys() {
+        Map<String, String> keys = new TreeMap<>();
+        store.calledBack(MOST_CALLED_BACK)
+                .forEach(address ->
+                        Callbacks.receiver(address).ifPresent(receiver -> keys.put(receiver, callbacks.key(receiver))));
+        return keys;
+    }
+
+    /** The key of one who may not have been called back yet; empty for what is no web address. */
+    public Optional<String> key(String address) {
+        return Callbacks.receiver(address).map(callbacks::key);
     }
 
     public Page<Notice> notices(Wanted wanted) {

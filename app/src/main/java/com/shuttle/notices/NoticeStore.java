@@ -92,6 +92,18 @@ class NoticeStore {
         db.update(NOTICE).set(NOTICE.UNTIL_AT, until).where(NOTICE.ID.eq(id)).execute();
     }
 
+    /** Addresses of the callbacks made last. */
+    List<String> calledBack(int most) {
+        Field<Instant> last = DSL.max(NOTICE.MADE_AT);
+        return db.select(NOTICE.RECEIVER)
+                .from(NOTICE)
+                .where(NOTICE.KIND.eq(Notice.Kind.CALLBACK.key()))
+                .groupBy(NOTICE.RECEIVER)
+                .orderBy(last.desc())
+                .limit(most)
+                .fetch(NOTICE.RECEIVER);
+    }
+
     /** Newest first, or by receiver. */
     Page<Notice> notices(Wanted wanted) {
         Condition condition = wanted.search().isBlank()

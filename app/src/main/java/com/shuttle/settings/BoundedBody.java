@@ -25,7 +25,7 @@ final class BoundedBody extends HttpServletRequestWrapper {
     private int counted(int bytes) {
         read += Math.max(0, bytes);
         if (read > largest) {
-            throw new ResponseStatusException(HttpStatus.CONTENT_TOO_LARGE, PublicGuard.TOO_LARGE);
+            throw new ResponseStatusException(HttpStatus.CONTENT_TOO_LARGE, BodyBounds.tooLarge(largest));
         }
         return bytes;
     }

@@ -17,8 +17,8 @@ import org.springframework.web.util.pattern.PathPattern;
 import org.springframework.web.util.pattern.PathPatternParser;
 
 /**
- * Stands before what strangers may reach: passwords cannot be tried by the thousand, and nobody sends more than a
- * conversation can need. Paths are matched as the controllers' are, so that no way of writing one leads past it.
+ * Passwords cannot be tried by the thousand. Paths are matched as the controllers' are, so that no way of writing one leads past
+ * it.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
@@ -27,18 +27,8 @@ class PublicGuard extends OncePerRequestFilter {
     /** Sign-ins from one address in a minute. */
     static final int SIGN_INS = 20;
 
-    /** The largest body at the chat's routes, in bytes: a message of the longest kind, escaped, several times over. */
-    static final long LARGEST_BODY = 1_000_000;
-
-    /** The largest body at the route for files. */
-    static final long LARGEST_FILE = 21_000_000;
-
-    static final String TOO_LARGE = "That is too large: a message is much smaller, and a file has 20 MB at most.";
-
     private static final PathPattern SIGN_IN = pattern("/sign-in");
     private static final PathPattern SET_UP = pattern("/setup");
-    private static final PathPattern CHAT = pattern("/api/v1/chat/**");
-    private static final PathPattern FILES = pattern("/api/v1/chat/conversations/{id}/files");
 
     private final Buckets signIns = new Buckets(SIGN_INS);
     private final SignInPace pace;
@@ -58,8 +48,6 @@ class PublicGuard extends OncePerRequestFilter {
         boolean posts = "POST".equals(request.getMethod());
         if (posts && (SIGN_IN.matches(path) || SET_UP.matches(path))) {
             enter(request, response, chain);
-        } else if (CHAT.matches(path)) {
-            bounded(request, response, chain, FILES.matches(path) ? LARGEST_FILE : LARGEST_BODY);
         } else {
             chain.doFilter(request, response);
         }
@@ -100,21 +88,5 @@ class PublicGuard extends OncePerRequestFilter {
     private static void later(HttpServletResponse response, Duration pause) throws IOException {
         response.setHeader("Retry-After", String.valueOf(Math.max(1, pause.toSeconds())));
         response.sendError(429);
-    }
-
-    private static void bounded(
-            HttpServletRequest request, HttpServletResponse response, FilterChain chain, long largest)
-            throws ServletException, IOException {
-        if (request.getContentLengthLong() > largest) {
-            tooLarge(response);
-            return;
-        }
-        chain.doFilter(new BoundedBody(request, largest), response);
-    }
-
-    private static void tooLarge(HttpServletResponse response) throws IOException {
-        response.setStatus(413);
-        response.setContentType("application/problem+json");
-        response.getWriter().write("{\"title\":\"Too large\",\"status\":413,\"detail\":\"" + TOO_LARGE + "\"}");
     }
 }

@@ -9,6 +9,7 @@ import com.shuttle.web.Access;
 import com.shuttle.web.Buckets;
 import com.shuttle.web.Callers;
 import com.shuttle.web.Missing;
+import com.shuttle.web.MostBytes;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
@@ -26,6 +27,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 @Controller
 @Access(Access.Who.EVERYBODY)
 @RequestMapping(DraftLinks.PATH + "{id}/{until}/{signature}")
+@MostBytes(MostBytes.MESSAGE)
 class DraftController {
 
     private static final int PER_MINUTE = 60;

@@ -20,6 +20,7 @@ import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
+import com.shuttle.web.MostBytes;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
@@ -268,6 +269,7 @@ class FlowController {
     }
 
     /** Adds a flow from a file, or puts it in place of the one in sight; that can be undone like any edit. */
+    @MostBytes(MostBytes.FILE)
     @PostMapping("/{flow}/file")
     String load(
             @PathVariable String id,

@@ -6,6 +6,7 @@ import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
+import com.shuttle.web.MostBytes;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.Map;
@@ -36,6 +37,7 @@ class MediaController {
         this.media = media;
     }
 
+    @MostBytes(MostBytes.FILE)
     @PostMapping("/bots/{id}/media")
     ResponseEntity<Map<String, String>> upload(@PathVariable String id, @RequestParam MultipartFile file)
             throws IOException {
@@ -43,6 +45,7 @@ class MediaController {
     }
 
     /** A picture for an article. */
+    @MostBytes(MostBytes.FILE)
     @PostMapping("/knowledge/{id}/pictures")
     ResponseEntity<Map<String, String>> picture(@PathVariable String id, @RequestParam MultipartFile file)
             throws IOException {

@@ -3,6 +3,7 @@ package com.shuttle.studio;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotFrame;
 import com.shuttle.bots.BotService;
+import com.shuttle.bots.VariableService;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.expression.Expressions;
 import com.shuttle.core.flow.Flow;
@@ -46,10 +47,12 @@ class VariablesController {
     record Row(String name, ValueType type, Variable.Origin origin, String note, boolean declared, List<Use> uses) {}
 
     private final BotService bots;
+    private final VariableService variables;
     private final BotFrame frame;
 
-    VariablesController(BotService bots, BotFrame frame) {
+    VariablesController(BotService bots, VariableService variables, BotFrame frame) {
         this.bots = bots;
+        this.variables = variables;
         this.frame = frame;
     }
 
@@ -76,12 +79,12 @@ class VariablesController {
             RedirectAttributes flash) {
         String plain = name.strip().toLowerCase(java.util.Locale.ROOT).replaceAll("[\\s-]+", "_");
         Variable variable = new Variable(plain, type, origin, note.strip());
-        return after(id, bots.declare(id, variable), flash);
+        return after(id, variables.declare(id, variable), flash);
     }
 
     @PostMapping("/{name}/delete")
     String undeclare(@PathVariable String id, @PathVariable String name) {
-        bots.undeclare(id, name);
+        variables.undeclare(id, name);
         return "redirect:/bots/" + id + "/variables";
     }
 
@@ -92,7 +95,7 @@ class VariablesController {
             @RequestParam String to,
             @AuthenticationPrincipal SignedIn person,
             RedirectAttributes flash) {
-        return after(id, bots.renameVariable(id, name, to, person.account().id()), flash);
+        return after(id, variables.rename(id, name, to, person.account().id()), flash);
     }
 
     private static String after(String id, Checked<Bot> checked, RedirectAttributes flash) {

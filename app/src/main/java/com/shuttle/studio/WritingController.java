@@ -3,6 +3,7 @@ package com.shuttle.studio;
 import com.shuttle.bots.BotFrame;
 import com.shuttle.bots.BotService;
 import com.shuttle.bots.Draft;
+import com.shuttle.bots.FlowEdits;
 import com.shuttle.bots.NoteService;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
@@ -45,13 +46,15 @@ class WritingController {
     private static final int MOST_FOUND = 300;
 
     private final BotService bots;
+    private final FlowEdits edits;
     private final NoteService notes;
     private final Companions companions;
     private final BotFrame frame;
     private final FlowJson flowJson = new FlowJson();
 
-    WritingController(BotService bots, NoteService notes, Companions companions, BotFrame frame) {
+    WritingController(BotService bots, FlowEdits edits, NoteService notes, Companions companions, BotFrame frame) {
         this.bots = bots;
+        this.edits = edits;
         this.notes = notes;
         this.companions = companions;
         this.frame = frame;
@@ -142,33 +145,28 @@ class WritingController {
         }
     }
 
-    /** Replaces a text in all flows of a bot; an edit in each that had it. */
+    /** Replaces a text in all flows of a bot, or in none; an edit in each that had it. */
     @PostMapping("/replace")
     ResponseEntity<Map<String, String>> replace(
             @PathVariable String id,
             @RequestBody ReplaceForm form,
             @RequestHeader(name = FlowController.PAGE, defaultValue = "") String page,
             @AuthenticationPrincipal SignedIn person) {
-        int places = 0;
-        int flows = 0;
-        for (Draft draft : bots.drafts(id)) {
-            String flow = draft.flow().id();
-            int found = Prose.find(draft.flow(), form.find(), form.matchCase()).size();
-            if (found == 0) {
-                continue;
+        int places = bots.drafts(id).stream()
+                .mapToInt(draft ->
+                        Prose.find(draft.flow(), form.find(), form.matchCase()).size())
+                .sum();
+        Edit edit = new Edit.Replace(form.find(), form.with(), form.matchCase());
+        return switch (edits.everywhere(id, edit, person.account().id())) {
+            case FlowEdits.Refused(String why) -> refused(why);
+            case FlowEdits.Done(List<String> flows) -> {
+                flows.forEach(flow -> companions.edited(id, flow, page));
+                yield ResponseEntity.ok(Map.of(
+                        "words",
+                        "Replaced in " + places + (places == 1 ? " place of " : " places of ") + flows.size()
+                                + (flows.size() == 1 ? " flow." : " flows.")));
             }
-            Edit edit = new Edit.Replace(form.find(), form.with(), form.matchCase());
-            if (bots.edit(id, flow, edit, person.account().id()) instanceof Edited.Refused(String why)) {
-                return refused(why);
-            }
-            companions.edited(id, flow, page);
-            places += found;
-            flows++;
-        }
-        return ResponseEntity.ok(Map.of(
-                "words",
-                "Replaced in " + places + (places == 1 ? " place of " : " places of ") + flows
-                        + (flows == 1 ? " flow." : " flows.")));
+        };
     }
 
     // Notes

@@ -103,7 +103,7 @@ public class Outgoing {
     public static final class Unsent extends IOException {
         private static final long serialVersionUID = 1;
 
-        Unsent(String why) {
+        public Unsent(String why) {
             super(why);
         }
     }

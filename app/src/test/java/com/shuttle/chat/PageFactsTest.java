@@ -47,7 +47,7 @@ class PageFactsTest {
     }
 
     private void declare(String name, ValueType type, Variable.Origin origin) {
-        TestData.good(data.bots.declare(bot.id(), new Variable(name, type, origin, "")));
+        TestData.good(data.variables.declare(bot.id(), new Variable(name, type, origin, "")));
     }
 
     private String begin(Map<String, String> told) {

@@ -278,8 +278,8 @@ class StepsOnServerTest {
                 "{'kind':'question','id':'q','ask':['Name?'],'type':'person_name','variable':'name','exits':{'answered':'step:k'}}",
                 "{'kind':'milestone','id':'k','milestone':'Named','value':'2.5','exits':{'next':'step:e'}}",
                 "{'kind':'end','id':'e','say':['Bye.'],'rating':true}");
-        TestData.good(
-                data.bots.declare(bot.id(), new Variable("name", ValueType.PERSON_NAME, Variable.Origin.VISITOR, "")));
+        TestData.good(data.variables.declare(
+                bot.id(), new Variable("name", ValueType.PERSON_NAME, Variable.Origin.VISITOR, "")));
         TestData.good(data.releases.release(bot.id(), "", null));
         String first = begin(bot, "v-77");
         assertThat(said(first)).first().isEqualTo("Hello stranger.");
@@ -299,13 +299,12 @@ class StepsOnServerTest {
                 "{'kind':'question','id':'q','ask':['How many?'],'type':'number','variable':'guests','exits':{'answered':'step:b'}}",
                 "{'kind':'branch','id':'b','rules':[{'id':'r1','when':'guests > 3 && known(guests)'}],'exits':{'rule:r1':'step:m'}}",
                 "{'kind':'message','id':'m','say':['{{guests}} guests{{#guests}}!{{/guests}}']}");
-        TestData.good(data.bots.renameVariable(bot.id(), "guests", "Head_count", null));
+        TestData.good(data.variables.rename(bot.id(), "guests", "Head_count", null));
         assertThat(data.bots.draft(bot.id(), "main").flow().toString())
                 .contains("head_count > 3 && known(head_count)", "{{head_count}} guests{{#head_count}}!{{/head_count}}")
                 .doesNotContain("{{guests}}");
-        assertThat(data.bots.renameVariable(bot.id(), "head_count", "page", null))
-                .isInstanceOf(Checked.Bad.class);
-        assertThat(data.bots.renameVariable(bot.id(), "head_count", "9 lives", null))
+        assertThat(data.variables.rename(bot.id(), "head_count", "page", null)).isInstanceOf(Checked.Bad.class);
+        assertThat(data.variables.rename(bot.id(), "head_count", "9 lives", null))
                 .isInstanceOf(Checked.Bad.class);
     }
 }

@@ -52,16 +52,23 @@ class TableDeedsTest {
     }
 
     private Bot bot(String table) {
+        return bot(
+                table,
+                "{'kind':'question','id':'q','ask':['Your name?'],'type':'text','variable':'who',"
+                        + "'exits':{'answered':'step:take'}},");
+    }
+
+    /** @param first the steps before the one that takes a place */
+    private Bot bot(String table, String first) {
         String flow = """
-                {'format':'shuttle-flow/1','id':'main','name':'Main','phrases':[],'sections':[{'id':'s','title':'','steps':[
-                {'kind':'question','id':'q','ask':['Your name?'],'type':'text','variable':'who','exits':{'answered':'step:take'}},
+                {'format':'shuttle-flow/1','id':'main','name':'Main','phrases':[],'sections':[{'id':'s','title':'','steps':[%s
                 {'kind':'save_row','id':'take','table':'%s','key':'c1','cells':[
                  {'id':'c1','column':'c1','value':'Mirrors'},{'id':'c2','column':'c2','how':'take','value':'1'},
                  {'id':'c3','column':'c3','value':'{{who}}'}],'exits':{'saved':'step:left','failed':'step:no'}},
                 {'kind':'look_up','id':'left','table':'%s','where':[{'id':'w1','column':'c1','comparison':'is','value':'mirrors'}],
                  'takes':[{'id':'t1','column':'c2','variable':'places','type':'number'}],'exits':{'found':'step:yes','none':'step:no'}},
                 {'kind':'message','id':'yes','say':['Taken.']},
-                {'kind':'message','id':'no','say':['Sold out.']}]}]}""".replace('\'', '"').formatted(table, table);
+                {'kind':'message','id':'no','say':['Sold out.']}]}]}""".replace('\'', '"').formatted(first.replace('\'', '"'), table, table);
         Flow main = FlowJson.readTrusted(flow);
         return data.released(main);
     }
@@ -97,6 +104,25 @@ class TableDeedsTest {
         assertThat(heard).filteredOn("Taken."::equals).hasSize(PLACES);
         assertThat(heard).filteredOn("Sold out."::equals).hasSize(2 * PLACES);
         assertThat(tables.whole(table).rows().getFirst().cells()).containsEntry("c2", "0");
+    }
+
+    /** Conversations whose first turn already takes a place take turns like any other. */
+    @Test
+    void whoBeginsOnAContendedRowIsAnswered() throws Exception {
+        String table = courses();
+        Bot bot = bot(table, "");
+        List<String> heard = new ArrayList<>();
+        try (ExecutorService visitors = Executors.newVirtualThreadPerTaskExecutor()) {
+            List<Future<ConversationService.Begun>> begun = IntStream.range(0, 40)
+                    .mapToObj(i -> visitors.submit(() ->
+                            conversations.begin(bot.id(), "", "", "web", "").orElseThrow()))
+                    .toList();
+            for (Future<ConversationService.Begun> one : begun) {
+                one.get().reply().messages().forEach(message -> heard.add(message.text()));
+            }
+        }
+        assertThat(heard).filteredOn("Taken."::equals).hasSize(PLACES);
+        assertThat(heard).filteredOn("Sold out."::equals).hasSize(40 - PLACES);
     }
 
     private static final String BOTH = """

@@ -39,14 +39,12 @@ class NoticeServiceTest {
 
     private final TestData data;
     private final NoticeService notices;
-    private final Callbacks callbacks;
     private final MailServer mail;
     private final Outgoing outgoing;
 
-    NoticeServiceTest(TestData data, NoticeService notices, Callbacks callbacks, StandIns standIns, Outgoing outgoing) {
+    NoticeServiceTest(TestData data, NoticeService notices, StandIns standIns, Outgoing outgoing) {
         this.data = data;
         this.notices = notices;
-        this.callbacks = callbacks;
         this.mail = standIns.mail();
         this.outgoing = outgoing;
     }
@@ -179,6 +177,10 @@ class NoticeServiceTest {
                     .containsExactly(told(event).id(), told(event).id());
             assertThat(came.getLast().header("Content-type")).startsWith("application/cloudevents+json");
             assertSigned(came.getLast(), address);
+            assertThat(notices.keys()).containsValue(notices.key(address).orElseThrow());
+            assertThat(notices.key(address.replace("http:", "https:")))
+                    .as("another receiver cannot sign for this one")
+                    .isNotEqualTo(notices.key(address));
         } finally {
             server.stop(0);
         }
@@ -194,7 +196,8 @@ class NoticeServiceTest {
         assertThat(came.header("Content-digest")).isEqualTo(digest);
         String parameters = came.header("Signature-input").replaceFirst("^shuttle=", "");
         Mac mac = Mac.getInstance("HmacSHA256");
-        mac.init(new SecretKeySpec(callbacks.key().getBytes(StandardCharsets.US_ASCII), "HmacSHA256"));
+        mac.init(new SecretKeySpec(
+                notices.key(address).orElseThrow().getBytes(StandardCharsets.US_ASCII), "HmacSHA256"));
         String base = "\"@method\": POST\n\"@target-uri\": " + address + "\n\"content-digest\": " + digest
                 + "\n\"@signature-params\": " + parameters;
         assertThat(came.header("Signature"))

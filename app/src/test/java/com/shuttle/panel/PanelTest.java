@@ -185,7 +185,8 @@ class PanelTest {
 
     @Test
     void whatTheBotRemembersOfTheVisitorIsHeeded() throws Exception {
-        TestData.good(data.bots.declare(bot.id(), new Variable("name", ValueType.TEXT, Variable.Origin.VISITOR, "")));
+        TestData.good(
+                data.variables.declare(bot.id(), new Variable("name", ValueType.TEXT, Variable.Origin.VISITOR, "")));
         TestData.good(data.releases.release(bot.id(), "", null));
         speaksUp(cue(
                 "dana",

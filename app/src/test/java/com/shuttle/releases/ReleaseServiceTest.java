@@ -104,9 +104,9 @@ class ReleaseServiceTest {
         TestData.good(releases.release(bot.id(), "", null));
         assertThat(releases.draftDiffers(bot)).isFalse();
 
-        bots.declare(bot.id(), new Variable("party", ValueType.NUMBER, Variable.Origin.CONVERSATION, ""));
+        data.variables.declare(bot.id(), new Variable("party", ValueType.NUMBER, Variable.Origin.CONVERSATION, ""));
         assertThat(releases.draftDiffers(bots.bot(bot.id()))).isTrue();
-        bots.undeclare(bot.id(), "party");
+        data.variables.undeclare(bot.id(), "party");
         assertThat(releases.draftDiffers(bots.bot(bot.id()))).isFalse();
 
         bots.behave(bot.id(), bot.manner(), List.of(new StandingWords("stop", true, List.of())));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
+import com.shuttle.web.MostBytes;
 import java.io.ByteArrayInputStream;
 import java.net.CookieManager;
 import java.net.URI;
@@ -105,7 +106,7 @@ class EntranceTest {
     @Test
     void howeverAPathIsWrittenTheGuardStandsBeforeIt() throws Exception {
         HttpClient http = HttpClient.newHttpClient();
-        String large = "a".repeat((int) PublicGuard.LARGEST_BODY + 1);
+        String large = "a".repeat((int) MostBytes.MESSAGE + 1);
         for (String path :
                 new String[] {"/api/v1/chat/vesper/conversations", "/%61pi/v1/ch%61t/vesper/conversations"}) {
             HttpRequest stated = HttpRequest.newBuilder(URI.create(base + path))

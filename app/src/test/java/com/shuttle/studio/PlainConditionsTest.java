@@ -41,7 +41,7 @@ class PlainConditionsTest {
             String step, String field, String typed, String written) {
         Bot bot = data.bot();
         data.bots.putFlow(bot.id(), FLOW, "test", null);
-        TestData.good(data.bots.declare(
+        TestData.good(data.variables.declare(
                 bot.id(), new Variable("sailors", ValueType.NUMBER, Variable.Origin.CONVERSATION, "")));
         assertThat(conditions.written(bot.id(), FLOW, new Edit.Set(step, field, typed)))
                 .isEqualTo(new Edit.Set(step, field, written));

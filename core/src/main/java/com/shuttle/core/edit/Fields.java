@@ -5,6 +5,7 @@ import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.StepJson;
 import com.shuttle.core.flow.Target;
+import com.shuttle.core.flow.shape.Form;
 import com.shuttle.core.flow.shape.Forms;
 import com.shuttle.core.flow.shape.Property;
 import com.shuttle.core.flow.shape.Refusal;
@@ -110,6 +111,14 @@ final class Fields {
                 .filter(exit -> slots.contains(exit.getKey()))
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a, LinkedHashMap::new));
         return step.withExits(left);
+    }
+
+    /** A text after a change that nobody typed. What was longer than it may be stays so, but grows no further. */
+    static String fit(Form form, String before, String text) {
+        if (form.longest() > 0 && text.length() > Math.max(form.longest(), before.length())) {
+            throw new Refusal("A text would become longer than " + form.longest() + " characters.");
+        }
+        return text;
     }
 
     static Step withWordings(Step step, List<String> wordings) {

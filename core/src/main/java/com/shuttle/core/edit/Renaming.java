@@ -31,14 +31,25 @@ final class Renaming {
 
     private static Step step(Step step, String from, String to, Pattern inExpression, Pattern inPlaceholder) {
         ObjectNode tree = StepJson.tree(step);
-        boolean changed = step.kind().shape().map(tree, (form, text, top) -> switch (form.role()) {
-            case VARIABLE -> text.equals(from) ? to : text;
-            case EXPRESSION ->
-                inExpression
-                        .matcher(text)
-                        .replaceAll(match -> match.group().equals(from) ? to : Matcher.quoteReplacement(match.group()));
-            case PROSE, REFERENCE, PLAIN -> inPlaceholder.matcher(text).replaceAll("$1" + to);
-        });
-        return changed ? StepJson.step(tree) : step;
+        boolean changed = step.kind()
+                .shape()
+                .map(
+                        tree,
+                        (form, text, top) -> Fields.fit(
+                                form,
+                                text,
+                                switch (form.role()) {
+                                    case VARIABLE -> text.equals(from) ? to : text;
+                                    case EXPRESSION ->
+                                        inExpression
+                                                .matcher(text)
+                                                .replaceAll(
+                                                        match -> match.group().equals(from)
+                                                                ? to
+                                                                : Matcher.quoteReplacement(match.group()));
+                                    case PROSE, REFERENCE, PLAIN ->
+                                        inPlaceholder.matcher(text).replaceAll("$1" + to);
+                                }));
+        return changed ? Fields.fitted(tree) : step;
     }
 }
