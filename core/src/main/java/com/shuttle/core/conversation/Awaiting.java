@@ -152,6 +152,11 @@ public sealed interface Awaiting {
             String email,
             String said,
             @Nullable Awaiting resumes) implements Awaiting {
+        public Own {
+            reference = orEmpty(reference);
+            email = orEmpty(email);
+            said = orEmpty(said);
+        }
 
         @Override
         public List<Offer> offers() {
@@ -312,7 +317,11 @@ public sealed interface Awaiting {
     record Signal(String key) implements Awaiting {}
 
     /** The reply of a service. @param words shown where it takes longer than a moment */
-    record Called(String key, String words) implements Awaiting {}
+    record Called(String key, String words) implements Awaiting {
+        public Called {
+            words = orEmpty(words);
+        }
+    }
 
     /** How the conversation was. */
     record Rating(List<Offer> offers, int tries) implements Awaiting {

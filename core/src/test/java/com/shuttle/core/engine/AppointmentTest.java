@@ -77,6 +77,18 @@ class AppointmentTest {
         talk.knows("at", "Thu 12 March, 09:00");
     }
 
+    /** Where a designer has written no words, the times have some all the same. */
+    @Test
+    void withoutWordsTimesAreOfferedAsFree() {
+        talk();
+        Talk.with(
+                        world,
+                        FlowBuilder.flow("main")
+                                .json("{'kind':'appointment','id':'a','of':'visit','ask':['']}")
+                                .build())
+                .hears("These are free:");
+    }
+
     @Test
     void wishesAreUnderstoodAndOneTimeIsBookedWithAYes() {
         Talk talk = talk().says("friday in the afternoon please").hears("These are free:");

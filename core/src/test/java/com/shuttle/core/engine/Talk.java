@@ -29,6 +29,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** A conversation under test: keeps state, events and reads, and checks with every turn that a replay leads to the same. */
 final class Talk {
 
+    private static final JsonMapper STORED = stored();
+
     final FakeWorld ports;
     final Playbook playbook;
     State state = State.NEW;
@@ -120,7 +122,9 @@ final class Talk {
             assertThat(Engine.take(playbook, state, event, new Reads.Replayer(recorder.reads())))
                     .as("replayed turn")
                     .isEqualTo(turn);
-            state = taken.state();
+            // As on a server, it goes on with what the stores give back.
+            state = STORED.readValue(STORED.writeValueAsString(taken.state()), State.class);
+            assertThat(state).as("kept state").isEqualTo(taken.state());
             effects = taken.effects();
             trace = taken.trace();
             way = taken.way();

@@ -80,7 +80,8 @@ abstract class SlotPlayer extends Player {
         List<Offer> offers = new ArrayList<>(times.offers(from));
         offers.add(new Offer(OTHERS, AppointmentWords.OTHER_TIMES));
         offers.add(new Offer(NONE, AppointmentWords.NO_TIME));
-        run.sayOneOf(words, offers, Look.PLAIN);
+        boolean silent = words.stream().allMatch(String::isBlank);
+        run.sayOneOf(silent ? List.of(AppointmentWords.THESE_TIMES) : words, offers, Look.PLAIN);
         await(new Awaiting.Slot(offers, 0, wish, times.kind(), times.party(), times.with()));
     }
 
