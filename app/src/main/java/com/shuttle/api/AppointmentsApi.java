@@ -9,15 +9,14 @@ import com.shuttle.appointments.Outcome;
 import com.shuttle.appointments.Party;
 import com.shuttle.core.booking.Slot;
 import com.shuttle.core.calendar.Zones;
+import com.shuttle.web.Instants;
 import com.shuttle.web.Length;
 import com.shuttle.web.Missing;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -196,10 +195,6 @@ class AppointmentsApi {
     }
 
     private static Instant instant(String text) {
-        try {
-            return OffsetDateTime.parse(text).toInstant();
-        } catch (DateTimeException e) {
-            throw Problems.unfit("A time is one like 2026-03-12T14:00:00Z.");
-        }
+        return Instants.of(text).orElseThrow(() -> Problems.unfit("A time is one like 2026-03-12T14:00:00Z."));
     }
 }

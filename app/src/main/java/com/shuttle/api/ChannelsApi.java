@@ -8,7 +8,7 @@ import com.shuttle.channels.Hearing;
 import com.shuttle.core.flow.Keyed;
 import com.shuttle.web.Callers;
 import com.shuttle.web.Fit;
-import com.shuttle.web.Json;
+import com.shuttle.web.JsonText;
 import com.shuttle.web.MessageSignatures;
 import com.shuttle.web.MostBytes;
 import com.shuttle.web.PublicAddress;
@@ -92,9 +92,12 @@ class ChannelsApi {
     @MostBytes(MostBytes.PICTURE_IN_TEXT)
     @PostMapping("/messages")
     @Operation(summary = "Somebody wrote from a phone; the same id is taken once")
-    Reply message(@PathVariable String channel, @RequestBody String body, HttpServletRequest request) {
+    Reply message(
+            @PathVariable String channel,
+            @JsonText(Message.class) @RequestBody String body,
+            HttpServletRequest request) {
         Channel there = enter(channel, body, request);
-        Message message = read(body, Message.class);
+        Message message = Problems.read(body, Message.class);
         String id = message.id() == null ? "" : message.id();
         String from = message.from() == null ? "" : message.from();
         if (id.isEmpty() || id.length() > LONGEST_ID) {
@@ -135,9 +138,10 @@ class ChannelsApi {
     @PostMapping("/states")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Operation(summary = "How far a message is that was sent")
-    void state(@PathVariable String channel, @RequestBody String body, HttpServletRequest request) {
+    void state(
+            @PathVariable String channel, @JsonText(Told.class) @RequestBody String body, HttpServletRequest request) {
         Channel there = enter(channel, body, request);
-        Told told = read(body, Told.class);
+        Told told = Problems.read(body, Told.class);
         Dispatch.State state;
         try {
             state = Keyed.of(Dispatch.State.class, String.valueOf(told.state()), "state");
@@ -172,13 +176,5 @@ class ChannelsApi {
     private static String header(HttpServletRequest request, String name) {
         String value = request.getHeader(name);
         return value == null ? "" : value;
-    }
-
-    private static <T> T read(String body, Class<T> type) {
-        try {
-            return Json.read(body, type);
-        } catch (RuntimeException unreadable) {
-            throw Problems.unfit("That cannot be read.");
-        }
     }
 }

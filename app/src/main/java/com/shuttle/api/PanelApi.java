@@ -11,12 +11,13 @@ import com.shuttle.panel.Speaking;
 import com.shuttle.web.Access;
 import com.shuttle.web.Callers;
 import com.shuttle.web.Fit;
-import com.shuttle.web.Json;
+import com.shuttle.web.JsonText;
 import com.shuttle.web.MostBytes;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -73,7 +74,7 @@ class PanelApi {
     }
 
     /** @param times seconds since the epoch @param dismissed the same; 0 for never */
-    record Acted(int visit, @Nullable List<Long> times, long dismissed) {}
+    record Acted(int visit, @Nullable List<@Nullable Long> times, long dismissed) {}
 
     /** @param visitors what names the visitor, by the bots' addresses */
     record Asked(
@@ -88,7 +89,7 @@ class PanelApi {
             @Nullable String device,
             @Nullable Map<String, @Nullable String> facts,
             @Nullable Map<String, @Nullable String> visitors,
-            @Nullable Map<String, Acted> past) {}
+            @Nullable Map<String, @Nullable Acted> past) {}
 
     /** @param cue its id; empty where none acts */
     record Spoken(String cue, String bot, String greeting, boolean opens, String flow) {
@@ -149,12 +150,12 @@ class PanelApi {
     @PostMapping("/visitors")
     Known visitor(
             @PathVariable String site,
-            @RequestBody String body,
+            @JsonText(Named.class) @RequestBody String body,
             @RequestHeader(name = "Origin", defaultValue = "") String origin,
             HttpServletRequest request,
             HttpServletResponse response) {
         Site there = enter(site, origin, request, response);
-        String token = read(body, Named.class).token();
+        String token = Problems.read(body, Named.class).token();
         String name = sites.visitor(there, token == null ? "" : token)
                 .orElseThrow(() -> Problems.of(
                         HttpStatus.FORBIDDEN,
@@ -170,12 +171,12 @@ class PanelApi {
     @PostMapping("/moments")
     Spoken moment(
             @PathVariable String site,
-            @RequestBody String body,
+            @JsonText(Asked.class) @RequestBody String body,
             @RequestHeader(name = "Origin", defaultValue = "") String origin,
             HttpServletRequest request,
             HttpServletResponse response) {
         Site there = enter(site, origin, request, response);
-        Asked asked = read(body, Asked.class);
+        Asked asked = Problems.read(body, Asked.class);
         Optional<Happening> what = Arrays.stream(Happening.values())
                 .filter(one -> one.key().equals(asked.what()))
                 .findFirst();
@@ -208,12 +209,12 @@ class PanelApi {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void count(
             @PathVariable String site,
-            @RequestBody String body,
+            @JsonText(Counted.class) @RequestBody String body,
             @RequestHeader(name = "Origin", defaultValue = "") String origin,
             HttpServletRequest request,
             HttpServletResponse response) {
         Site there = enter(site, origin, request, response);
-        Counted counted = read(body, Counted.class);
+        Counted counted = Problems.read(body, Counted.class);
         String what = text(counted.what());
         if (what.equals("shown") || what.equals("opened")) {
             speaking.count(there, text(counted.cue()), what);
@@ -230,14 +231,6 @@ class PanelApi {
         return there;
     }
 
-    private static <T> T read(String body, Class<T> type) {
-        try {
-            return Json.read(body, type);
-        } catch (RuntimeException unreadable) {
-            throw Problems.unfit("That cannot be read.");
-        }
-    }
-
     private static String text(@Nullable String text) {
         return text == null ? "" : Fit.within(text, LONGEST_TEXT);
     }
@@ -250,21 +243,28 @@ class PanelApi {
                         .toList();
     }
 
-    private static Map<String, Moment.Past> past(@Nullable Map<String, Acted> acted) {
+    private static Map<String, Moment.Past> past(@Nullable Map<String, @Nullable Acted> acted) {
         Map<String, Moment.Past> past = new HashMap<>();
         if (acted != null && acted.size() <= MOST_CUES) {
-            acted.forEach((cue, one) -> past.put(
-                    cue,
-                    new Moment.Past(
-                            one.visit(),
-                            (one.times() == null ? List.<Long>of() : one.times())
-                                    .stream()
-                                            .limit(MOST_TIMES)
-                                            .map(PanelApi::instant)
-                                            .toList(),
-                            one.dismissed() <= 0 ? Instant.MIN : instant(one.dismissed()))));
+            acted.forEach((cue, one) -> {
+                if (one != null) {
+                    past.put(cue, past(one));
+                }
+            });
         }
         return past;
+    }
+
+    private static Moment.Past past(Acted acted) {
+        List<Instant> times = new ArrayList<>();
+        if (acted.times() != null) {
+            for (@Nullable Long time : acted.times()) {
+                if (time != null && times.size() < MOST_TIMES) {
+                    times.add(instant(time));
+                }
+            }
+        }
+        return new Moment.Past(acted.visit(), times, acted.dismissed() <= 0 ? Instant.MIN : instant(acted.dismissed()));
     }
 
     /** Seconds that no clock shows are those of the epoch. */

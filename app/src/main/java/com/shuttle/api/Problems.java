@@ -1,5 +1,7 @@
 package com.shuttle.api;
 
+import com.shuttle.web.Json;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.ErrorResponseException;
@@ -17,5 +19,19 @@ final class Problems {
 
     static ErrorResponseException unfit(String detail) {
         return of(HttpStatus.UNPROCESSABLE_CONTENT, "Unfit content", detail);
+    }
+
+    /** What a body of JSON holds. @throws ErrorResponseException if it cannot be read, or is nothing */
+    static <T> T read(String body, Class<T> type) {
+        @Nullable T read;
+        try {
+            read = Json.read(body, type);
+        } catch (RuntimeException unreadable) {
+            throw unfit("That cannot be read.");
+        }
+        if (read == null) {
+            throw unfit("There is nothing in it.");
+        }
+        return read;
     }
 }

@@ -4,10 +4,10 @@ import com.shuttle.appointments.Booking.State;
 import com.shuttle.core.booking.Slot;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
+import com.shuttle.web.Instants;
 import com.shuttle.web.Length;
 import com.shuttle.web.Listing;
 import com.shuttle.web.Wanted;
-import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -186,11 +186,7 @@ class AppointmentController {
     }
 
     static @Nullable Instant instant(String text) {
-        try {
-            return Instant.parse(text);
-        } catch (DateTimeException e) {
-            return null;
-        }
+        return Instants.of(text).orElse(null);
     }
 
     // One

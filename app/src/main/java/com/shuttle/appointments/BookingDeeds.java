@@ -7,6 +7,8 @@ import com.shuttle.chat.Times;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Deed;
+import com.shuttle.web.Callers;
+import com.shuttle.web.Vault;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -108,11 +110,13 @@ class BookingDeeds {
     }
 
     @Bean
-    DeedHandler<Deed.Hold> holding(Bookings bookings) {
+    DeedHandler<Deed.Hold> holding(Bookings bookings, Vault vault) {
         return DeedHandler.of(Deed.Hold.class, (conversation, one, at) -> {
             Party party = new Party(one.party(), one.with(), "", "", "", "", one.zone(), conversation.id(), null);
             Duration held = Duration.ofSeconds(one.seconds());
-            written(() -> bookings.heldInTurn(one.kind(), one.start(), party, one.reference(), held));
+            String caller = Callers.present();
+            Holder holder = new Holder(caller.isEmpty() ? "" : vault.sign("holder " + caller), conversation.visitor());
+            written(() -> bookings.heldInTurn(one.kind(), one.start(), party, one.reference(), held, holder));
         });
     }
 

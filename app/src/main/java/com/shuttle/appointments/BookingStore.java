@@ -67,18 +67,34 @@ class BookingStore {
 
     private static final String INSERT = """
             insert into booking (id, reference, kind_id, session_id, resources, starts_at, ends_at, state, held_until, party,
-              name, email, phone, about, zone, conversation_id, request_key, changes, made_at, updated_at)
-            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+              name, email, phone, about, zone, conversation_id, request_key, changes, made_at, updated_at, takes,
+              request_print, holder)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
             """;
 
-    /** @param session it takes places of @param key of the request; null for none */
-    void insert(Booking booking, String session, @Nullable String key) {
+    /**
+     * What is kept of a booking for the house alone.
+     *
+     * @param session it takes places of
+     * @param takes   how many places
+     * @param key     of the request; null for none
+     * @param print   by which a request with the same key is known to ask for the same
+     * @param holder  who holds it; empty for one that is not held, or by nobody who is known
+     */
+    record Terms(
+            String session,
+            int takes,
+            @Nullable String key,
+            @Nullable String print,
+            String holder) {}
+
+    void insert(Booking booking, Terms terms) {
         sql.update(
                 INSERT,
                 booking.id(),
                 booking.reference(),
                 booking.kind(),
-                session,
+                terms.session(),
                 Json.write(booking.resources()),
                 booking.start(),
                 booking.end(),
@@ -91,10 +107,13 @@ class BookingStore {
                 booking.about(),
                 booking.zone(),
                 booking.conversation(),
-                key,
+                terms.key(),
                 booking.changes(),
                 booking.madeAt(),
-                booking.madeAt());
+                booking.madeAt(),
+                terms.takes(),
+                terms.print(),
+                terms.holder().isEmpty() ? null : terms.holder());
     }
 
     /** Makes a held one a booked one, for whoever has said meanwhile who they are. */
@@ -112,9 +131,10 @@ class BookingStore {
     }
 
     /** Moves a booking to another session. */
-    void move(String id, String session, List<String> resources, Instant start, Instant end, Instant at) {
+    void move(String id, String session, int takes, List<String> resources, Instant start, Instant end, Instant at) {
         db.update(BOOKING)
                 .set(BOOKING.SESSION_ID, session)
+                .set(BOOKING.TAKES, takes)
                 .set(BOOKING.RESOURCES, Json.write(resources))
                 .set(BOOKING.STARTS_AT, start)
                 .set(BOOKING.ENDS_AT, end)
@@ -149,12 +169,15 @@ class BookingStore {
         db.update(BOOKING).setNull(BOOKING.SESSION_ID).where(BOOKING.ID.eq(id)).execute();
     }
 
-    Optional<String> session(String id) {
-        return Optional.ofNullable(db.select(BOOKING.SESSION_ID)
+    /** The session whose places a booking takes, and how many; empty where it takes none. */
+    Optional<Taken> taken(String id) {
+        return db.select(BOOKING.SESSION_ID, BOOKING.TAKES)
                 .from(BOOKING)
-                .where(BOOKING.ID.eq(id))
-                .fetchOne(BOOKING.SESSION_ID));
+                .where(BOOKING.ID.eq(id), BOOKING.SESSION_ID.isNotNull())
+                .fetchOptional(row -> new Taken(row.value1(), row.value2()));
     }
+
+    record Taken(String session, int places) {}
 
     Optional<Booking> booking(String id) {
         return db.selectFrom(BOOKING).where(BOOKING.ID.eq(id)).fetchOptional(BookingStore::booking);
@@ -169,9 +192,37 @@ class BookingStore {
         return db.selectFrom(BOOKING).where(BOOKING.REFERENCE.eq(reference)).fetchOptional(BookingStore::booking);
     }
 
-    /** What a request has booked before. */
-    Optional<Booking> requested(String key) {
-        return db.selectFrom(BOOKING).where(BOOKING.REQUEST_KEY.eq(key)).fetchOptional(BookingStore::booking);
+    /** What a request has booked before, and what it asked for. */
+    Optional<Requested> requested(String key) {
+        return db.selectFrom(BOOKING)
+                .where(BOOKING.REQUEST_KEY.eq(key))
+                .fetchOptional(
+                        row -> new Requested(booking(row), row.getRequestPrint() == null ? "" : row.getRequestPrint()));
+    }
+
+    record Requested(Booking booking, String print) {}
+
+    /** What is held by one who is known by this, the oldest first. */
+    List<Booking> heldBy(String holder) {
+        return held(BOOKING.HOLDER.eq(holder));
+    }
+
+    /** What is held in a conversation or by its visitor, the oldest first. @param visitor may be empty */
+    List<Booking> heldIn(String conversation, String visitor) {
+        Condition theirs = BOOKING.CONVERSATION_ID.eq(conversation);
+        return held(
+                visitor.isEmpty()
+                        ? theirs
+                        : theirs.or(BOOKING.CONVERSATION_ID.in(db.select(CONVERSATION.ID)
+                                .from(CONVERSATION)
+                                .where(CONVERSATION.VISITOR.eq(visitor)))));
+    }
+
+    private List<Booking> held(Condition whose) {
+        return db.selectFrom(BOOKING)
+                .where(whose, BOOKING.STATE.eq(State.HELD.key()))
+                .orderBy(BOOKING.MADE_AT, BOOKING.ID)
+                .fetch(BookingStore::booking);
     }
 
     /** Those that are held no longer. */

@@ -3,6 +3,7 @@ package com.shuttle.appointments;
 import com.shuttle.appointments.Booking.State;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.Reference;
+import com.shuttle.core.booking.Rules;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
 import com.shuttle.web.Vault;
@@ -31,6 +32,7 @@ public class Bookings {
     private final BookingStore store;
     private final DiaryStore kinds;
     private final Letting letting;
+    private final KeyedRequests requests;
     private final Seating seating;
     private final BookingMails mails;
     private final Vault vault;
@@ -43,6 +45,7 @@ public class Bookings {
             BookingStore store,
             DiaryStore kinds,
             Letting letting,
+            KeyedRequests requests,
             Seating seating,
             BookingMails mails,
             Vault vault,
@@ -52,14 +55,13 @@ public class Bookings {
         this.store = store;
         this.kinds = kinds;
         this.letting = letting;
+        this.requests = requests;
         this.seating = seating;
         this.mails = mails;
         this.vault = vault;
         this.transaction = transaction;
         this.clock = clock;
     }
-
-    // Taking
 
     /** Books a time. */
     public Outcome take(String kind, Instant start, Party party, @Nullable String account) {
@@ -68,13 +70,18 @@ public class Bookings {
 
     /** Books a time, or holds it for so long. @param held zero for a booking */
     Outcome take(String kind, Instant start, Party party, Duration held, @Nullable String account) {
+        Outcome outcome;
         try {
-            return transaction.execute(
-                    status -> taken(kind, start, party, Reference.next(random::nextInt), held, account));
+            outcome = transaction.execute(
+                    status -> taken(kind, start, party, Reference.next(random::nextInt), held, Holder.NOBODY, account));
         } catch (DuplicateKeyException faster) {
-            return transaction.execute(
+            outcome = transaction.execute(
                     status -> new Outcome.Gone(seating.nearest(diaries.kind(kind), party.many(), start)));
         }
+        // The same request may have been faster than itself.
+        return outcome instanceof Outcome.Gone
+                ? requests.before(kind, start, party).orElse(outcome)
+                : outcome;
     }
 
     /**
@@ -87,13 +94,24 @@ public class Bookings {
         return store.byReference(reference)
                 .filter(held -> held.state() == State.HELD)
                 .map(held -> confirmed(held, party))
-                .orElseGet(() -> taken(kind, start, party, reference, Duration.ZERO, null));
+                .orElseGet(() -> taken(kind, start, party, reference, Duration.ZERO, Holder.NOBODY, null));
     }
 
-    /** Holds a time in the transaction of a conversation's turn. @throws DuplicateKeyException as for {@link #inTurn} */
+    /**
+     * Holds a time in the transaction of a conversation's turn. Where its holder has others, the oldest of too many is let go.
+     *
+     * @throws DuplicateKeyException as for {@link #inTurn}
+     */
     @Transactional(propagation = Propagation.MANDATORY)
-    Outcome heldInTurn(String kind, Instant start, Party party, String reference, Duration held) {
-        return taken(kind, start, party, reference, held, null);
+    Outcome heldInTurn(String kind, Instant start, Party party, String reference, Duration held, Holder holder) {
+        Outcome outcome = taken(kind, start, party, reference, held, holder, null);
+        if (party.conversation() != null) {
+            letting.beyond(Holder.MOST, store.heldIn(party.conversation(), holder.visitor()));
+        }
+        if (!holder.caller().isEmpty()) {
+            letting.beyond(Holder.MOST_OF_A_CALLER, store.heldBy(holder.caller()));
+        }
+        return outcome;
     }
 
     /** Whether the time under a reference is held still. */
@@ -115,15 +133,21 @@ public class Bookings {
     }
 
     private Outcome taken(
-            String id, Instant start, Party party, String reference, Duration held, @Nullable String account) {
+            String id,
+            Instant start,
+            Party party,
+            String reference,
+            Duration held,
+            Holder holder,
+            @Nullable String account) {
         Optional<Kind> there = kinds.bookable(id);
         if (there.isEmpty()) {
             return new Outcome.Unfit("There is no such appointment any more.");
         }
         Kind kind = there.get();
-        Optional<Booking> before = party.key() == null ? Optional.empty() : store.requested(party.key());
+        Optional<Outcome> before = requests.before(id, start, party);
         if (before.isPresent()) {
-            return new Outcome.Taken(before.get());
+            return before.get();
         }
         String unfit = unfit(kind, party.many());
         if (!unfit.isEmpty()) {
@@ -137,7 +161,14 @@ public class Bookings {
         State state = held.isZero() ? State.BOOKED : State.HELD;
         Instant until = held.isZero() ? null : now.plus(held);
         Booking booking = Booking.of(kind, placed.resources(), start, party, reference, state, until, now);
-        store.insert(booking, placed.session(), party.key());
+        store.insert(
+                booking,
+                new BookingStore.Terms(
+                        placed.session(),
+                        kind.taking(party.many()),
+                        party.key(),
+                        party.key() == null ? null : party.print(id, start),
+                        holder.caller()));
         store.note(booking.id(), held.isZero() ? "was booked" : "was held", account, now);
         if (held.isZero()) {
             mails.tell(booking, kind, BookingMails.News.BOOKED, link(booking));
@@ -162,8 +193,8 @@ public class Bookings {
 
     private static String unfit(Kind kind, int party) {
         int places = kind.rules().places();
-        if (party < 1) {
-            return "At least one must come.";
+        if (party < 1 || party > Rules.MOST_PLACES) {
+            return "From one to %,d may come.".formatted(Rules.MOST_PLACES);
         }
         return places > 1 && party > places ? "There are %d places at the most.".formatted(places) : "";
     }
@@ -250,7 +281,7 @@ public class Bookings {
         }
         Instant now = clock.instant();
         Instant end = start.plusSeconds(kind.rules().minutes() * 60L);
-        store.move(id, placed.session(), placed.resources(), start, end, now);
+        store.move(id, placed.session(), kind.taking(booking.party()), placed.resources(), start, end, now);
         store.note(id, "was moved from " + booking.start() + " to " + start, account, now);
         Booking moved = booking(id);
         mails.tell(moved, kind, BookingMails.News.MOVED, link(moved));
@@ -276,11 +307,10 @@ public class Bookings {
     @Transactional
     public void mark(String id, boolean came, @Nullable String account) {
         Booking booking = store.locked(id).orElseThrow(() -> new Missing("booking", id));
-        if (booking.state() == State.CANCELLED || booking.state() == State.EXPIRED) {
-            return;
+        if (booking.state() != State.CANCELLED && booking.state() != State.EXPIRED) {
+            store.state(id, came ? State.DONE : State.NO_SHOW, false, clock.instant());
+            store.note(id, came ? "came" : "did not come", account, clock.instant());
         }
-        store.state(id, came ? State.DONE : State.NO_SHOW, false, clock.instant());
-        store.note(id, came ? "came" : "did not come", account, clock.instant());
     }
 
     // Finding

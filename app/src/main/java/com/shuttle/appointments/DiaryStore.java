@@ -76,6 +76,16 @@ class DiaryStore {
                 .fetchOptional(DiaryStore::kind);
     }
 
+    /** Keeps others from changing a person or room until the transaction is over. Whether there is one. */
+    boolean lockDiary(String id) {
+        return db.select(RESOURCE.ID)
+                .from(RESOURCE)
+                .where(RESOURCE.ID.eq(id))
+                .forUpdate()
+                .fetchOptional()
+                .isPresent();
+    }
+
     void keep(Kind kind, Instant at) {
         db.insertInto(APPOINTMENT_KIND)
                 .set(APPOINTMENT_KIND.ID, kind.id())

@@ -47,7 +47,7 @@ public class FormerBookings {
         }
         String reference = Reference.next(random::nextInt);
         Booking booking = Booking.of(kind, placed.resources(), start, party, reference, State.BOOKED, null, asOf);
-        store.insert(booking, placed.session(), party.key());
+        store.insert(booking, new BookingStore.Terms(placed.session(), kind.taking(party.many()), null, null, ""));
         store.note(booking.id(), "was booked", null, asOf);
         if (state == State.CANCELLED) {
             letting.end(booking, state, true);

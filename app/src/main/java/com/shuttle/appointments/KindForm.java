@@ -8,9 +8,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** The form of a kind of appointment. Pure functions. */
 final class KindForm {
+
+    /** The field of the ids of people and rooms, with commas between. */
+    static final String RESOURCES = "resources";
 
     private static final int HOUR = 60;
     private static final int LONGEST_HOURS = Rules.LONGEST / HOUR;
@@ -37,12 +41,16 @@ final class KindForm {
         form.put("most", rules.mostADay() == 0 ? "" : Integer.toString(rules.mostADay()));
         form.put("all", rules.all() ? "all" : "any");
         form.put("by", kind.by().name().toLowerCase(Locale.ROOT));
+        form.put(RESOURCES, String.join(",", kind.resources()));
         return form;
     }
 
-    /** @param id of the kind; empty for a new one @param resources ids that are chosen */
-    static Checked<Kind> read(String id, Map<String, String> form, List<String> resources) {
+    /** @param id of the kind; empty for a new one */
+    static Checked<Kind> read(String id, Map<String, String> form) {
         Checked.Errors errors = new Checked.Errors();
+        List<String> resources = Stream.of(form.getOrDefault(RESOURCES, "").split(","))
+                .filter(one -> !one.isBlank())
+                .toList();
         String name = text(form, "name");
         errors.named(name, "name").fits(text(form, "about"), Length.NAME, "about");
         errors.fits(text(form, "place"), Length.NAME, "place");

@@ -4,6 +4,7 @@ import com.shuttle.appointments.Booking.State;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.List;
 import org.springframework.stereotype.Component;
 
 /** Gives times back, in the transaction of whoever asks. Thread-safe. */
@@ -18,13 +19,11 @@ class Letting {
 
     private final BookingStore store;
     private final SessionStore sessions;
-    private final DiaryStore kinds;
     private final InstantSource clock;
 
-    Letting(BookingStore store, SessionStore sessions, DiaryStore kinds, InstantSource clock) {
+    Letting(BookingStore store, SessionStore sessions, InstantSource clock) {
         this.store = store;
         this.sessions = sessions;
-        this.kinds = kinds;
         this.clock = clock;
     }
 
@@ -39,6 +38,14 @@ class Letting {
         return !lapsed.isEmpty();
     }
 
+    /** Of these, the oldest first, all but the last so many are let go, so that nobody keeps every time from the others. */
+    void beyond(int most, List<Booking> held) {
+        held.subList(0, Math.max(0, held.size() - most)).forEach(one -> {
+            end(one, State.EXPIRED, false);
+            store.note(one.id(), "was let go, as the same visitor holds others", null, clock.instant());
+        });
+    }
+
     /** Ends a booking. @param counts whether calendars must hear of it */
     void end(Booking booking, State state, boolean counts) {
         leave(booking);
@@ -47,10 +54,9 @@ class Letting {
 
     /** Gives the places of a booking back, which it takes up elsewhere. */
     void leave(Booking booking) {
-        Kind kind = kinds.kind(booking.kind()).orElseThrow();
-        store.session(booking.id()).ifPresent(session -> {
+        store.taken(booking.id()).ifPresent(taken -> {
             store.leaves(booking.id());
-            sessions.giveBack(session, kind.taking(booking.party()));
+            sessions.giveBack(taken.session(), taken.places());
         });
     }
 }

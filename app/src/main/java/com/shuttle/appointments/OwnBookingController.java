@@ -27,6 +27,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/booking/{id}/{key}")
 class OwnBookingController {
 
+    private static final String OVER = "Your appointment was already; nothing is changed.";
     private static final Duration AHEAD = Duration.ofDays(21);
 
     private final Availability availability;
@@ -81,6 +82,10 @@ class OwnBookingController {
         return "appointments/own";
     }
 
+    private boolean isOver(Booking booking) {
+        return !booking.start().isAfter(clock.instant());
+    }
+
     @PostMapping("/move")
     String move(
             @PathVariable String id,
@@ -91,14 +96,16 @@ class OwnBookingController {
         Instant at = AppointmentController.instant(start);
         flash.addFlashAttribute(
                 "said",
-                at == null
-                        ? "Please choose a time."
-                        : switch (bookings.change(booking.id(), at, null)) {
-                            case Outcome.Taken(Booking moved) -> "Your appointment has another time now.";
-                            case Outcome.Gone(List<Slot> nearest) ->
-                                "Somebody was faster; your appointment is as it was. Please choose another time.";
-                            case Outcome.Unfit(String why) -> why;
-                        });
+                isOver(booking)
+                        ? OVER
+                        : at == null
+                                ? "Please choose a time."
+                                : switch (bookings.change(booking.id(), at, null)) {
+                                    case Outcome.Taken(Booking moved) -> "Your appointment has another time now.";
+                                    case Outcome.Gone(List<Slot> nearest) ->
+                                        "Somebody was faster; your appointment is as it was. Please choose another time.";
+                                    case Outcome.Unfit(String why) -> why;
+                                });
         return "redirect:/booking/" + id + "/" + key;
     }
 
@@ -115,8 +122,12 @@ class OwnBookingController {
 
     @PostMapping("/cancel")
     String cancel(@PathVariable String id, @PathVariable String key, RedirectAttributes flash) {
-        bookings.cancel(booking(id, key).id(), null);
-        flash.addFlashAttribute("said", "Your appointment is cancelled.");
+        Booking booking = booking(id, key);
+        boolean over = isOver(booking);
+        if (!over) {
+            bookings.cancel(booking.id(), null);
+        }
+        flash.addFlashAttribute("said", over ? OVER : "Your appointment is cancelled.");
         return "redirect:/booking/" + id + "/" + key;
     }
 

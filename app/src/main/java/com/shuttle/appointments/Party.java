@@ -1,5 +1,9 @@
 package com.shuttle.appointments;
 
+import com.shuttle.web.Ids;
+import com.shuttle.web.Json;
+import java.time.Instant;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -20,4 +24,11 @@ public record Party(
         String about,
         String zone,
         @Nullable String conversation,
-        @Nullable String key) {}
+        @Nullable String key) {
+
+    /** A hash of all that is asked for, by which a request that comes again is known. */
+    String print(String kind, Instant start) {
+        return Ids.hash(Json.write(
+                List.of(kind, start.toString(), Integer.toString(many), with, name, email, phone, about, zone)));
+    }
+}

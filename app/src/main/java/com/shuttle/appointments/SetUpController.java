@@ -4,8 +4,10 @@ import com.shuttle.bots.FlowUses;
 import com.shuttle.core.booking.BusyFeed;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Merge;
 import com.shuttle.web.MostBytes;
 import com.shuttle.web.PublicAddress;
+import com.shuttle.web.Sent;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.InstantSource;
@@ -36,6 +38,7 @@ class SetUpController {
     private final PublicAddress address;
     private final FlowUses uses;
     private final BusyCalendars calendars;
+    private final SetUpForms forms;
     private final WaitingList list;
     private final InstantSource clock;
     private final ZoneId zone;
@@ -46,6 +49,7 @@ class SetUpController {
             PublicAddress address,
             FlowUses uses,
             BusyCalendars calendars,
+            SetUpForms forms,
             WaitingList list,
             InstantSource clock,
             @Value("${shuttle.zone:Europe/London}") String zone) {
@@ -53,6 +57,7 @@ class SetUpController {
         this.address = address;
         this.uses = uses;
         this.calendars = calendars;
+        this.forms = forms;
         this.list = list;
         this.clock = clock;
         this.zone = ZoneId.of(zone);
@@ -84,6 +89,7 @@ class SetUpController {
         Kind kept = id.equals(NEW) ? KindForm.BLANK : diaries.kind(id);
         if (!model.containsAttribute("form")) {
             model.addAttribute("form", KindForm.form(kept));
+            model.addAttribute("was", id.equals(NEW) ? "" : Merge.written(KindForm.form(kept)));
             model.addAttribute("chosen", kept.resources());
             model.addAttribute("errors", Map.of());
         }
@@ -99,15 +105,14 @@ class SetUpController {
             @RequestParam Map<String, String> form,
             @RequestParam(name = "resource", defaultValue = "") List<String> resources,
             RedirectAttributes flash) {
-        String kept = id.equals(NEW) ? "" : diaries.kind(id).id();
-        return switch (KindForm.read(kept, form, resources)) {
-            case Checked.Good<Kind>(Kind kind) -> {
-                String kindId = diaries.keep(kind);
+        return switch (forms.kind(id.equals(NEW) ? "" : id, form, resources)) {
+            case Sent.Kept<Kind>(Kind kind) -> {
                 flash.addFlashAttribute("said", "“" + kind.name() + "” is kept.");
-                yield "redirect:/appointments/kinds/" + kindId;
+                yield "redirect:/appointments/kinds/" + kind.id();
             }
-            case Checked.Bad<Kind> bad -> {
-                flash.addFlashAttribute("errors", bad.errors());
+            case Sent.Refused<Kind>(Map<String, String> errors, String was) -> {
+                flash.addFlashAttribute("errors", errors);
+                flash.addFlashAttribute("was", was);
                 flash.addFlashAttribute("form", new LinkedHashMap<>(form));
                 flash.addFlashAttribute("chosen", resources);
                 yield "redirect:/appointments/kinds/" + id;
@@ -141,6 +146,7 @@ class SetUpController {
         Diary kept = id.equals(NEW) ? DiaryForm.blank(zone) : diaries.diary(id);
         if (!model.containsAttribute("form")) {
             model.addAttribute("form", DiaryForm.form(kept));
+            model.addAttribute("was", id.equals(NEW) ? "" : Merge.written(DiaryForm.form(kept)));
             model.addAttribute("errors", Map.of());
         }
         model.addAttribute("id", id);
@@ -152,15 +158,14 @@ class SetUpController {
 
     @PostMapping("/people/{id}")
     String keepPerson(@PathVariable String id, @RequestParam Map<String, String> form, RedirectAttributes flash) {
-        String kept = id.equals(NEW) ? "" : diaries.diary(id).id();
-        return switch (DiaryForm.read(kept, form)) {
-            case Checked.Good<Diary>(Diary diary) -> {
-                String diaryId = diaries.keep(diary);
+        return switch (forms.diary(id.equals(NEW) ? "" : id, form)) {
+            case Sent.Kept<Diary>(Diary diary) -> {
                 flash.addFlashAttribute("said", "“" + diary.name() + "” is kept.");
-                yield "redirect:/appointments/people/" + diaryId;
+                yield "redirect:/appointments/people/" + diary.id();
             }
-            case Checked.Bad<Diary> bad -> {
-                flash.addFlashAttribute("errors", bad.errors());
+            case Sent.Refused<Diary>(Map<String, String> errors, String was) -> {
+                flash.addFlashAttribute("errors", errors);
+                flash.addFlashAttribute("was", was);
                 flash.addFlashAttribute("form", new LinkedHashMap<>(form));
                 yield "redirect:/appointments/people/" + id;
             }
@@ -172,12 +177,8 @@ class SetUpController {
     @PostMapping("/people/{id}/holidays")
     String holidays(@PathVariable String id, @RequestParam MultipartFile file, RedirectAttributes flash)
             throws IOException {
-        Diary diary = diaries.diary(id);
         try {
-            Diary with = Holidays.added(diary, new String(file.getBytes(), StandardCharsets.UTF_8), clock.instant());
-            int more = with.hours().exceptions().size()
-                    - diary.hours().exceptions().size();
-            diaries.keep(with);
+            int more = forms.holidays(id, new String(file.getBytes(), StandardCharsets.UTF_8), clock.instant());
             flash.addFlashAttribute("said", "%d days off were added.".formatted(more));
         } catch (BusyFeed.Unreadable unreadable) {
             flash.addFlashAttribute("holidayError", unreadable.getMessage());

@@ -14,9 +14,11 @@ import org.springframework.transaction.interceptor.TransactionAspectSupport;
 public class FlowEdits {
 
     private final BotService bots;
+    private final BotStore store;
 
-    FlowEdits(BotService bots) {
+    FlowEdits(BotService bots, BotStore store) {
         this.bots = bots;
+        this.store = store;
     }
 
     /** What came of it. */
@@ -32,8 +34,10 @@ public class FlowEdits {
     @Transactional
     public Result everywhere(String bot, Edit edit, @Nullable String account) {
         List<String> changed = new ArrayList<>();
-        for (Draft draft : bots.drafts(bot)) {
-            String flow = draft.flow().id();
+        for (Draft seen : bots.drafts(bot)) {
+            String flow = seen.flow().id();
+            store.lock(bot, flow);
+            Draft draft = bots.draft(bot, flow);
             switch (bots.edit(bot, flow, edit, account)) {
                 case Edited.Refused(String why) -> {
                     TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();

@@ -2,6 +2,7 @@ package com.shuttle.bots;
 
 import com.shuttle.web.Access;
 import com.shuttle.web.Merge;
+import com.shuttle.web.Sent;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.stereotype.Controller;
@@ -52,8 +53,8 @@ class MannersController {
     String save(
             @PathVariable String id, @RequestParam Map<String, String> form, Model model, RedirectAttributes flash) {
         return switch (forms.manners(id, form)) {
-            case BotForms.Refused(Map<String, String> errors, String was) -> show(id, form, was, errors, model);
-            case BotForms.Kept kept -> {
+            case Sent.Refused<Bot>(Map<String, String> errors, String was) -> show(id, form, was, errors, model);
+            case Sent.Kept<Bot> kept -> {
                 flash.addFlashAttribute("saved", true);
                 yield "redirect:/bots/" + id + "/manners";
             }

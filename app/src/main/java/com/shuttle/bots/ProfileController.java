@@ -3,6 +3,7 @@ package com.shuttle.bots;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.Access;
 import com.shuttle.web.Merge;
+import com.shuttle.web.Sent;
 import java.time.ZoneId;
 import java.util.Map;
 import java.util.TreeSet;
@@ -42,11 +43,11 @@ class ProfileController {
     @PostMapping("/bots/{id}/profile")
     String change(
             @PathVariable String id, @RequestParam Map<String, String> form, Model model, RedirectAttributes flash) {
-        if (forms.profile(id, form) instanceof BotForms.Refused(Map<String, String> errors, String was)) {
+        if (forms.profile(id, form) instanceof Sent.Refused<Bot>(Map<String, String> errors, String was)) {
             Bot bot = frame.fill(id, "profile", model);
             model.addAttribute("form", ProfileForm.read(form, bot.manner()));
             model.addAttribute("was", was);
-            model.addAttribute("errors", errors);
+            model.addAttribute("errors", ProfileForm.told(errors));
             fillProfile(model);
             return "bots/profile";
         }

@@ -14,12 +14,16 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Who a website's visitor is, as a JSON Web Token (RFC 7519) that the website's own server signs with {@code HS256}: {@code sub} names
- * them there, {@code exp} says until when it holds, a day at most; where there is an {@code aud}, it is the website's id here. Pure
- * functions.
+ * them there, {@code exp} says until when it holds, a day at most; where there is an {@code nbf}, from when, give or take a minute; where
+ * there is an {@code aud}, the website's id here is it or among them. Pure functions.
  */
 final class Identity {
 
     static final Duration LONGEST = Duration.ofDays(1);
+
+    /** Clocks of servers differ by so much. */
+    private static final Duration SKEW = Duration.ofMinutes(1);
+
     private static final int LONGEST_TOKEN = 4000;
     private static final int LONGEST_NAME = 200;
     private static final JsonMapper JSON = JsonMapper.shared();
@@ -38,14 +42,24 @@ final class Identity {
             String name = claims.path("sub").asString("");
             Instant until = Instant.ofEpochSecond(claims.path("exp").asLong(0));
             boolean inTime = until.isAfter(now) && !until.isAfter(now.plus(LONGEST));
-            boolean here = !claims.has("aud") || claims.path("aud").asString("").equals(site);
+            boolean begun = !claims.has("nbf")
+                    || claims.path("nbf").isNumber()
+                            && !Instant.ofEpochSecond(claims.path("nbf").asLong())
+                                    .isAfter(now.plus(SKEW));
+            boolean here = !claims.has("aud") || isFor(claims.path("aud"), site);
             boolean named = !name.isBlank() && name.length() <= LONGEST_NAME;
             // Other algorithms, "none" among them, are none of ours.
             boolean ours = head.path("alg").asString("").equals("HS256");
-            return ours && inTime && here && named ? Optional.of(name) : Optional.empty();
+            return ours && inTime && begun && here && named ? Optional.of(name) : Optional.empty();
         } catch (RuntimeException unreadable) {
             return Optional.empty();
         }
+    }
+
+    private static boolean isFor(JsonNode audience, String site) {
+        return audience.isArray()
+                ? audience.valueStream().anyMatch(one -> one.asString("").equals(site))
+                : audience.asString("").equals(site);
     }
 
     private static boolean signed(String[] parts, String key) {

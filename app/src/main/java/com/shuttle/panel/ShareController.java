@@ -87,8 +87,8 @@ class ShareController {
         if (words.strip().length() > LONGEST_WORDS) {
             flash.addFlashAttribute("errors", Map.of("words", "Up to %d characters, please.".formatted(LONGEST_WORDS)));
         } else {
-            Presence before = sites.presence(bots.bot(id).id());
-            sites.keep(id, new Presence(before.on(), words.strip(), colour, side, before.cues()));
+            sites.change(
+                    bots.bot(id).id(), before -> new Presence(before.on(), words.strip(), colour, side, before.cues()));
             flash.addFlashAttribute("said", "Kept. Websites show it within five minutes.");
         }
         return "redirect:/bots/" + id + "/share";
@@ -100,7 +100,7 @@ class ShareController {
             @RequestParam(defaultValue = "false") boolean on,
             @RequestParam(defaultValue = "") String back,
             RedirectAttributes flash) {
-        sites.keep(id, sites.presence(bots.bot(id).id()).switched(on));
+        sites.change(bots.bot(id).id(), before -> before.switched(on));
         flash.addFlashAttribute("said", on ? "It shows on its websites again." : "It shows on no website now.");
         return back.equals("list") ? "redirect:/bots" : "redirect:/bots/" + id + "/share";
     }

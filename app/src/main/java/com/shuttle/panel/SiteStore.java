@@ -1,5 +1,6 @@
 package com.shuttle.panel;
 
+import static com.shuttle.schema.Tables.BOT;
 import static com.shuttle.schema.Tables.BOT_PRESENCE;
 import static com.shuttle.schema.Tables.SITE;
 
@@ -42,6 +43,16 @@ class SiteStore {
                 .where(SITE.DELETED_AT.isNull())
                 .orderBy(DSL.lower(SITE.NAME), SITE.ID)
                 .fetch(SiteStore::site);
+    }
+
+    /** Keeps others from changing a website until the transaction is over. */
+    void lock(String id) {
+        db.select(SITE.ID).from(SITE).where(SITE.ID.eq(id)).forUpdate().fetch();
+    }
+
+    /** Keeps others from changing how a bot shows until the transaction is over; there may be no row of that yet. */
+    void lockBot(String bot) {
+        db.select(BOT.ID).from(BOT).where(BOT.ID.eq(bot)).forUpdate().fetch();
     }
 
     Optional<Site> site(String id) {

@@ -53,6 +53,7 @@ public class Sites {
     /** Keeps a website; one without an id is new. @param bots ids of those that show on a new one */
     @Transactional
     public Checked<Site> keep(String id, String name, String addresses, List<String> bots) {
+        store.lock(id);
         List<String> known = id.isEmpty() ? bots : site(id).map(Site::bots).orElseThrow(() -> new Missing("site", id));
         Checked<Site> checked = SiteForm.read(id.isEmpty() ? Ids.next() : id, name, addresses, known);
         if (checked instanceof Checked.Good<Site>(Site site)) {
@@ -64,6 +65,7 @@ public class Sites {
     /** Has a bot show on a website, last of all; or no longer. @throws Missing if there is no such website */
     @Transactional
     public void show(String id, String bot, boolean shows) {
+        store.lock(id);
         Site site = site(id).orElseThrow(() -> new Missing("site", id));
         List<String> bots = new ArrayList<>(site.bots());
         bots.remove(bot);
@@ -102,10 +104,16 @@ public class Sites {
         store.keep(bot, presence, clock.instant());
     }
 
+    /** Changes how a bot shows, from what it is at this moment. */
+    @Transactional
+    public void change(String bot, UnaryOperator<Presence> change) {
+        store.lockBot(bot);
+        store.keep(bot, change.apply(presence(bot)), clock.instant());
+    }
+
     /** Changes a bot's cues. */
     @Transactional
     public void cues(String bot, UnaryOperator<List<Cue>> change) {
-        Presence presence = presence(bot);
-        store.keep(bot, presence.with(change.apply(new ArrayList<>(presence.cues()))), clock.instant());
+        change(bot, presence -> presence.with(change.apply(new ArrayList<>(presence.cues()))));
     }
 }

@@ -7,6 +7,7 @@ import com.shuttle.web.Ids;
 import com.shuttle.web.Length;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
+import com.shuttle.web.Sent;
 import com.shuttle.web.Vault;
 import com.shuttle.web.Wanted;
 import java.net.URI;
@@ -174,6 +175,16 @@ public class Catalogue {
 
     List<String> usersOf(String connection) {
         return store.usersOf(connection);
+    }
+
+    /** Keeps a connection as a form has it. @param id empty for a new one */
+    @Transactional
+    Sent<String> keep(String id, Map<String, String> form) {
+        if (!id.isEmpty() && !store.lockConnection(id)) {
+            throw new Missing("connection", id);
+        }
+        Map<String, String> now = id.isEmpty() ? Map.of() : ConnectionController.form(connection(id));
+        return Sent.merged(form, now, fields -> keep(ConnectionController.typed(id, fields)));
     }
 
     /**

@@ -1,7 +1,8 @@
 package com.shuttle.services;
 
 import com.shuttle.web.Access;
-import com.shuttle.web.Checked;
+import com.shuttle.web.Merge;
+import com.shuttle.web.Sent;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -34,6 +35,7 @@ class ConnectionController {
         Connection kept = id.equals(NEW) ? blank() : catalogue.connection(id);
         if (!model.containsAttribute("form")) {
             model.addAttribute("form", form(kept));
+            model.addAttribute("was", id.equals(NEW) ? "" : Merge.written(form(kept)));
             model.addAttribute("errors", Map.of());
         }
         model.addAttribute("id", id);
@@ -47,7 +49,8 @@ class ConnectionController {
         return new Connection("", "", "", Connection.Kind.HEADER, "", "", "", "", Instant.EPOCH);
     }
 
-    private static Map<String, String> form(Connection connection) {
+    /** The fields as a browser sends them, but for the secret. */
+    static Map<String, String> form(Connection connection) {
         Map<String, String> form = new LinkedHashMap<>();
         form.put("name", connection.name());
         form.put("address", connection.address());
@@ -60,15 +63,16 @@ class ConnectionController {
 
     @PostMapping("/{id}")
     String keep(@PathVariable String id, @RequestParam Map<String, String> form, RedirectAttributes flash) {
-        return switch (catalogue.keep(typed(id.equals(NEW) ? "" : id, form))) {
-            case Checked.Good<String>(String kept) -> {
+        return switch (catalogue.keep(id.equals(NEW) ? "" : id, form)) {
+            case Sent.Kept<String>(String kept) -> {
                 flash.addFlashAttribute("said", "The connection is kept.");
                 yield "redirect:/services/connections/" + kept;
             }
-            case Checked.Bad<String> bad -> {
+            case Sent.Refused<String>(Map<String, String> errors, String was) -> {
                 Map<String, String> shown = new LinkedHashMap<>(form);
                 shown.remove("secret");
-                flash.addFlashAttribute("errors", bad.errors());
+                flash.addFlashAttribute("was", was);
+                flash.addFlashAttribute("errors", errors);
                 flash.addFlashAttribute("form", shown);
                 yield "redirect:/services/connections/" + id;
             }

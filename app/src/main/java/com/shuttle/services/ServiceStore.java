@@ -168,6 +168,16 @@ class ServiceStore {
         return db.selectFrom(CONNECTION).where(CONNECTION.ID.eq(id)).fetchOptional(ServiceStore::connection);
     }
 
+    /** Keeps others from changing a connection until the transaction is over. Whether there is one. */
+    boolean lockConnection(String id) {
+        return db.select(CONNECTION.ID)
+                .from(CONNECTION)
+                .where(CONNECTION.ID.eq(id))
+                .forUpdate()
+                .fetchOptional()
+                .isPresent();
+    }
+
     void keep(Connection connection) {
         ConnectionRecord row = db.newRecord(CONNECTION);
         row.setId(connection.id());

@@ -114,6 +114,7 @@ public class AccountService {
     /** Changes a role; the last administrator stays one. */
     @Transactional
     public Checked<String> changeRole(String id, Role role) {
+        store.lock();
         boolean last =
                 store.account(id).filter(a -> a.role() == Role.ADMINISTRATOR).isPresent()
                         && store.administrators() == 1;
@@ -126,6 +127,7 @@ public class AccountService {
 
     @Transactional
     public Checked<String> delete(String id) {
+        store.lock();
         boolean last =
                 store.account(id).filter(a -> a.role() == Role.ADMINISTRATOR).isPresent()
                         && store.administrators() == 1;
@@ -142,6 +144,7 @@ public class AccountService {
 
     @Transactional
     public Checked<Team> createTeam(String name) {
+        store.lock();
         String bare = name.strip();
         Optional<Checked<Team>> bad = new Checked.Errors()
                 .require(

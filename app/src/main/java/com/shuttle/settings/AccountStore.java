@@ -83,6 +83,11 @@ class AccountStore {
         db.deleteFrom(ACCOUNT).where(ACCOUNT.ID.eq(id)).execute();
     }
 
+    /** Keeps others from changing people and teams until the transaction is over. */
+    void lock() {
+        db.select(ACCOUNT.ID).from(ACCOUNT).orderBy(ACCOUNT.ID).forUpdate().fetch();
+    }
+
     int administrators() {
         return db.fetchCount(ACCOUNT, ACCOUNT.ROLE.eq(Role.ADMINISTRATOR.key()));
     }

@@ -1,5 +1,7 @@
 package com.shuttle.tables;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.Column;
 import com.shuttle.core.table.Table;
@@ -80,17 +82,62 @@ public class RowImports {
         return new Bringing(table, way, by).all(rows);
     }
 
-    /** Takes a change back as {@link TableService#restore}, some rows at a time. @return what takes this back in turn */
+    /**
+     * Takes a change back, or puts a deleted table back, some rows at a time. Rows that were changed again since stay as they are.
+     *
+     * @return what takes this back in turn
+     */
     public Before takeBack(Before before) {
         List<String> added = List.copyOf(before.added());
         @Nullable Before back = null;
         for (int i = 0; back == null || i < Math.max(before.rows().size(), added.size()); i += PIECE) {
             Before piece = new Before(before.table(), piece(before.rows(), i), Set.copyOf(piece(added, i)));
-            Before done = tables.restore(piece);
+            Before done = requireNonNull(transaction.execute(status -> restore(piece)));
             back = back == null ? done : joined(back, done);
             LockSupport.parkNanos(BETWEEN_NANOS);
         }
         return back;
+    }
+
+    /** One piece of a change, or the table itself where that is gone. Rows that were changed again since stay as they are. */
+    private Before restore(Before before) {
+        String id = before.table().id();
+        if (!store.lock(id)) {
+            store.insert(before.table(), clock.instant());
+            store.insertRows(before.table(), before.rows());
+            return before;
+        }
+        StoredTable now = tables.table(id);
+        Set<String> touched = new HashSet<>(before.added());
+        before.rows().forEach(row -> touched.add(row.row().id()));
+        Map<String, StoredRow> there = new HashMap<>();
+        store.rows(id, touched).forEach(row -> there.put(row.row().id(), row));
+        List<StoredRow> again = new ArrayList<>();
+        List<StoredRow> changed = new ArrayList<>();
+        for (StoredRow row : before.rows()) {
+            StoredRow is = there.get(row.row().id());
+            if (is == null) {
+                again.add(new StoredRow(row.row(), row.ordinal(), 1));
+            } else if (is.version() == row.version() + 1) {
+                changed.add(row);
+            }
+        }
+        List<String> gone = before.added().stream()
+                .filter(row -> there.containsKey(row) && there.get(row).version() == 1)
+                .toList();
+        store.update(before.table(), clock.instant());
+        store.deleteRows(id, gone);
+        store.insertRows(before.table(), again);
+        store.updateRows(before.table(), changed);
+        Set<String> back = new HashSet<>();
+        again.forEach(row -> back.add(row.row().id()));
+        Set<String> taken = new HashSet<>(gone);
+        changed.forEach(row -> taken.add(row.row().id()));
+        return new Before(now, those(there.values(), taken), back);
+    }
+
+    private static List<StoredRow> those(Collection<StoredRow> rows, Set<String> ids) {
+        return rows.stream().filter(row -> ids.contains(row.row().id())).toList();
     }
 
     private static <T> List<T> piece(List<T> all, int from) {

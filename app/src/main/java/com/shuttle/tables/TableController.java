@@ -35,12 +35,19 @@ class TableController {
 
     private final TableService tables;
     private final RowImports imports;
+    private final PersonalCells personal;
     private final ReferenceCells references;
     private final List<TableUse> uses;
 
-    TableController(TableService tables, RowImports imports, ReferenceCells references, List<TableUse> uses) {
+    TableController(
+            TableService tables,
+            RowImports imports,
+            PersonalCells personal,
+            ReferenceCells references,
+            List<TableUse> uses) {
         this.tables = tables;
         this.imports = imports;
+        this.personal = personal;
         this.references = references;
         this.uses = uses;
     }
@@ -132,6 +139,7 @@ class TableController {
         model.addAttribute("form", new ColumnsForm(stored, typed));
         model.addAttribute("kinds", Column.Kind.values());
         model.addAttribute("bounds", Column.Bound.values());
+        model.addAttribute("personal", personal.columns(stored));
         model.addAttribute("canUndo", kept(session, id).isPresent());
         return "tables/table";
     }
@@ -189,6 +197,7 @@ class TableController {
                 yield show(table, Wanted.ALL, form, session, model);
             }
             case Checked.Good<Before>(Before before) -> {
+                personal.say(table, form);
                 saved(before, session, flash);
                 yield "redirect:/tables/" + table;
             }

@@ -39,13 +39,21 @@ public class TableService {
     private final RowStore rows;
     private final PastRowStore past;
     private final ReferenceCells references;
+    private final PersonalCells personal;
     private final InstantSource clock;
 
-    TableService(TableStore store, RowStore rows, PastRowStore past, ReferenceCells references, InstantSource clock) {
+    TableService(
+            TableStore store,
+            RowStore rows,
+            PastRowStore past,
+            ReferenceCells references,
+            PersonalCells personal,
+            InstantSource clock) {
         this.store = store;
         this.rows = rows;
         this.past = past;
         this.references = references;
+        this.personal = personal;
         this.clock = clock;
     }
 
@@ -138,7 +146,7 @@ public class TableService {
         TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
         lock(rows);
         return rows.stream()
-                .map(this::saved)
+                .map(row -> saved(row, ""))
                 .filter(why -> !why.isEmpty())
                 .findFirst()
                 .orElse("");
@@ -150,13 +158,19 @@ public class TableService {
         rows.stream().map(SaveRow::table).distinct().sorted().forEach(store::lock);
     }
 
-    /** Saves a row for a conversation. @return why it cannot be saved; empty where it is */
+    /** Saves a row for nobody in particular. @return why it cannot be saved; empty where it is */
     @Transactional
     public String save(SaveRow row) {
-        return saved(row);
+        return saved(row, "");
     }
 
-    private String saved(SaveRow save) {
+    /** The same for a conversation, which is to be found again when that is erased. */
+    @Transactional
+    public String save(SaveRow row, String conversation) {
+        return saved(row, conversation);
+    }
+
+    private String saved(SaveRow save, String conversation) {
         if (!store.lock(save.table())) {
             return "The table is gone.";
         }
@@ -182,22 +196,28 @@ public class TableService {
                         .filter(fault -> !fault.isEmpty())
                         .findFirst()
                         .orElse("");
-                yield lost.isEmpty() ? put(table, there, cells) : lost;
+                if (!lost.isEmpty()) {
+                    yield lost;
+                }
+                Row row = new Row(there == null ? Ids.next() : there.id(), cells);
+                String full = put(table, there, row);
+                if (full.isEmpty() && !conversation.isEmpty()) {
+                    personal.wrote(conversation, table, row, save);
+                }
+                yield full;
             }
         };
     }
 
-    private String put(StoredTable table, @Nullable Row there, Map<String, String> cells) {
+    private String put(StoredTable table, @Nullable Row there, Row row) {
         if (there == null && table.rows() >= Table.MOST_ROWS) {
             return "The table is full.";
         }
         if (there == null) {
-            Row added = new Row(Ids.next(), cells);
-            store.insertRows(table, List.of(new StoredRow(added, store.lastOrdinal(table.id()) + 1, 1)));
+            store.insertRows(table, List.of(new StoredRow(row, store.lastOrdinal(table.id()) + 1, 1)));
         } else {
             StoredRow before = store.rows(table.id(), List.of(there.id())).getFirst();
-            store.updateRows(
-                    table, List.of(new StoredRow(new Row(there.id(), cells), before.ordinal(), before.version())));
+            store.updateRows(table, List.of(new StoredRow(row, before.ordinal(), before.version())));
         }
         store.touch(table.id(), clock.instant());
         return "";
@@ -344,48 +364,6 @@ public class TableService {
         Before before = new Before(table, store.rows(id), Set.of());
         store.delete(id);
         return before;
-    }
-
-    /**
-     * Takes a change back, or puts a deleted table back. Rows that were changed again since stay as they are.
-     *
-     * @return what takes this back in turn
-     */
-    @Transactional
-    public Before restore(Before before) {
-        String id = before.table().id();
-        if (!store.lock(id)) {
-            store.insert(before.table(), clock.instant());
-            store.insertRows(before.table(), before.rows());
-            return before;
-        }
-        StoredTable now = table(id);
-        Set<String> touched = new HashSet<>(before.added());
-        before.rows().forEach(row -> touched.add(row.row().id()));
-        Map<String, StoredRow> there = new HashMap<>();
-        store.rows(id, touched).forEach(row -> there.put(row.row().id(), row));
-        List<StoredRow> again = new ArrayList<>();
-        List<StoredRow> changed = new ArrayList<>();
-        for (StoredRow row : before.rows()) {
-            StoredRow is = there.get(row.row().id());
-            if (is == null) {
-                again.add(new StoredRow(row.row(), row.ordinal(), 1));
-            } else if (is.version() == row.version() + 1) {
-                changed.add(row);
-            }
-        }
-        List<String> gone = before.added().stream()
-                .filter(row -> there.containsKey(row) && there.get(row).version() == 1)
-                .toList();
-        store.update(before.table(), clock.instant());
-        store.deleteRows(id, gone);
-        store.insertRows(before.table(), again);
-        store.updateRows(before.table(), changed);
-        Set<String> back = new HashSet<>();
-        again.forEach(row -> back.add(row.row().id()));
-        Set<String> taken = new HashSet<>(gone);
-        changed.forEach(row -> taken.add(row.row().id()));
-        return new Before(now, kept(there.values(), taken), back);
     }
 
     private StoredTable locked(String id) {

@@ -6,6 +6,8 @@ import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.util.Arrays;
 import java.util.HexFormat;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 
 /** Who calls, for counting: one address of IPv4, or the /64 of IPv6 that a household has. */
 public final class Callers {
@@ -16,6 +18,13 @@ public final class Callers {
 
     public static String of(HttpServletRequest request) {
         return of(request.getRemoteAddr());
+    }
+
+    /** Who makes the request that this thread answers; empty where it answers none. */
+    public static String present() {
+        return RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes attributes
+                ? of(attributes.getRequest())
+                : "";
     }
 
     /** @param address as the server has it, never a name */

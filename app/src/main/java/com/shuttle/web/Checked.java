@@ -4,6 +4,7 @@ import com.shuttle.core.reading.Words;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * A form's values after checking: the thing made of them, or what is wrong with each field.
@@ -19,6 +20,14 @@ public sealed interface Checked<T> {
         public Bad {
             errors = Map.copyOf(errors);
         }
+    }
+
+    /** The same with another value made of a good one. */
+    default <R> Checked<R> map(Function<? super T, R> change) {
+        return switch (this) {
+            case Good<T>(T value) -> new Good<>(change.apply(value));
+            case Bad<T>(Map<String, String> errors) -> new Bad<>(errors);
+        };
     }
 
     static <T> Checked<T> good(T value) {

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -51,6 +52,13 @@ class Errors {
                     request,
                     HttpStatus.CONFLICT,
                     "Somebody did the same at this moment. Look at what is there now, and try again where it is needed.");
+        }
+        if (failure instanceof ConcurrencyFailureException) {
+            LOG.warn("{} {} waited too long for others: {}", request.getMethod(), route(request), told(failure));
+            return answer(
+                    request,
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "Others are changing the same at this moment. Nothing was changed; please try again.");
         }
         LOG.error("{} {} failed: {}", request.getMethod(), route(request), told(failure));
         return answer(request, HttpStatus.INTERNAL_SERVER_ERROR, "Something went wrong here. Please try again.");

@@ -61,17 +61,20 @@ class FormsTest {
 
     @Test
     void aKindIsReadBackAsItWasWritten() {
-        Kind kind = TestData.good(KindForm.read("k", kind(), List.of("ann", "bob")));
+        Kind kind = TestData.good(KindForm.read("k", with(kind(), "ann,bob")));
         assertThat(kind.rules().minutes()).isEqualTo(45);
         assertThat(kind.rules().notice()).as("hours become minutes").isEqualTo(120);
         assertThat(kind.rules().mostADay()).isZero();
         assertThat(kind.by()).isEqualTo(Chooser.By.LEAST_BUSY);
-        assertThat(TestData.good(KindForm.read("k", KindForm.form(kind), kind.resources())))
-                .isEqualTo(kind);
+        assertThat(TestData.good(KindForm.read("k", KindForm.form(kind)))).isEqualTo(kind);
         Map<String, String> blank = KindForm.form(KindForm.BLANK);
         blank.put("name", "Visit");
-        assertThat(TestData.good(KindForm.read("", blank, List.of("ann"))).rules())
-                .isEqualTo(KindForm.BLANK.rules());
+        assertThat(TestData.good(KindForm.read("", with(blank, "ann"))).rules()).isEqualTo(KindForm.BLANK.rules());
+    }
+
+    private static Map<String, String> with(Map<String, String> form, String resources) {
+        form.put(KindForm.RESOURCES, resources);
+        return form;
     }
 
     private static Map<String, String> kind() {
@@ -108,12 +111,12 @@ class FormsTest {
     void whatIsWrongWithAKindIsToldAtItsPlace(String field, String value) {
         Map<String, String> form = kind();
         form.put(field, value);
-        assertThat(errors(KindForm.read("", form, List.of("ann")))).containsOnlyKeys(field);
+        assertThat(errors(KindForm.read("", with(form, "ann")))).containsOnlyKeys(field);
     }
 
     @Test
     void aKindNeedsSomebody() {
-        assertThat(errors(KindForm.read("", kind(), List.of()))).containsOnlyKeys("resources");
+        assertThat(errors(KindForm.read("", kind()))).containsOnlyKeys("resources");
     }
 
     // People and rooms

@@ -12,8 +12,13 @@ import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.bots.MediaService;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.table.Column;
+import com.shuttle.core.table.Table;
+import com.shuttle.core.table.Table.Row;
 import com.shuttle.knowledge.GapService;
 import com.shuttle.leads.LeadService;
+import com.shuttle.tables.PersonalCells;
+import com.shuttle.tables.TableService;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Wanted;
@@ -44,6 +49,8 @@ class ErasureTest {
     private final BotService bots;
     private final MediaService media;
     private final DSLContext db;
+    private final TableService tables;
+    private final PersonalCells personal;
     private final TestData data;
 
     ErasureTest(
@@ -57,7 +64,11 @@ class ErasureTest {
             BotService bots,
             MediaService media,
             DSLContext db,
+            TableService tables,
+            PersonalCells personal,
             TestData data) {
+        this.tables = tables;
+        this.personal = personal;
         this.erasure = erasure;
         this.conversations = conversations;
         this.uploads = uploads;
@@ -170,5 +181,59 @@ class ErasureTest {
         assertThatThrownBy(() -> conversations.conversation(id)).isInstanceOf(Missing.class);
         assertThat(media.find(picture)).isEmpty();
         assertThatThrownBy(() -> bots.restore(bot.id())).isInstanceOf(Missing.class);
+    }
+
+    /** What a conversation wrote of its visitor into a table goes with it; what others wrote meanwhile stays. */
+    @Test
+    void rowsThatItSavedNameNobodyAnyMore() {
+        String table = tables.add(new Table(
+                data.name("callbacks").replace(' ', '-'),
+                "Callbacks",
+                List.of(),
+                List.of(
+                        new Column("c1", "Name", Column.Kind.TEXT, ""),
+                        new Column("c2", "Email", Column.Kind.EMAIL, ""),
+                        new Column("c3", "About", Column.Kind.TEXT, "")),
+                List.of(),
+                true));
+        personal.say(
+                table,
+                Map.of(
+                        "column.0.key",
+                        "c1",
+                        "column.0.personal",
+                        "on",
+                        "column.1.key",
+                        "c2",
+                        "column.1.personal",
+                        "on"));
+        Bot bot = data.released(TestData.flow("main", """
+                {'kind':'question','id':'n','ask':['Name?'],'type':'person_name','variable':'name','exits':{'answered':'step:e'}},
+                {'kind':'question','id':'e','ask':['Email?'],'type':'email','variable':'email','exits':{'answered':'step:s'}},
+                {'kind':'save_row','id':'s','table':'%s','cells':[{'id':'a','column':'c1','value':'{{name}}'},
+                 {'id':'b','column':'c2','value':'{{email}}'},{'id':'c','column':'c3','value':'a tour'}]}""".formatted(table)));
+        String first = talk(bot, "Dana Whitlow", "dana@mill.example");
+        String second = talk(bot, "Ida Marlow", "ida@mill.example");
+        String row = tables.whole(table).rows().getFirst().id();
+        TestData.good(tables.changeRows(table, Map.of("cell." + row + ".c2", "desk@mill.example")));
+        erasure.erase(first, "");
+        assertThat(tables.whole(table).rows())
+                .extracting(Row::cells)
+                .containsExactlyInAnyOrder(
+                        Map.of("c1", "erased", "c2", "desk@mill.example", "c3", "a tour"),
+                        Map.of("c1", "Ida Marlow", "c2", "ida@mill.example", "c3", "a tour"));
+        assertThat(db.fetch("select cells from data_row_past where row_id = ?", row))
+                .isEmpty();
+        erasure.erase(second, "");
+        assertThat(tables.whole(table).rows()).extracting(Row::cells).contains(Map.of("c1", "erased", "c3", "a tour"));
+    }
+
+    private String talk(Bot bot, String... said) {
+        String id =
+                conversations.begin(bot.id(), "", "", "web", "").orElseThrow().conversation();
+        for (String text : said) {
+            conversations.say(id, "m" + text.hashCode(), text);
+        }
+        return id;
     }
 }

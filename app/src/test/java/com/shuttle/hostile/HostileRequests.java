@@ -1,5 +1,6 @@
 package com.shuttle.hostile;
 
+import com.shuttle.web.JsonText;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
@@ -63,11 +64,14 @@ final class HostileRequests {
             "__proto__",
             "true",
             "[]",
-            "{}");
+            "{}",
+            "{x}");
 
     /** Those of them that are tried as parts of paths. */
     private static final List<String> PARTS = List.of(
             "x",
+            "null",
+            "{x}",
             "-1",
             "99999999999999999999",
             "\u0000",
@@ -183,7 +187,8 @@ final class HostileRequests {
             if (part != null) {
                 parts.add(part.value().isEmpty() ? name : part.value());
             } else if (parameter.hasParameterAnnotation(RequestBody.class)) {
-                body = parameter.getGenericParameterType();
+                JsonText text = parameter.getParameterAnnotation(JsonText.class);
+                body = text == null ? parameter.getGenericParameterType() : text.value();
             } else if (parameter.getParameterType() == MultipartFile.class) {
                 file = true;
             } else if (asked != null) {

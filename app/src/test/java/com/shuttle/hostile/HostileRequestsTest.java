@@ -8,6 +8,7 @@ import com.shuttle.bots.Bot;
 import com.shuttle.chat.ConversationService.Begun;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.hostile.HostileRequests.Call;
+import com.shuttle.panel.Sites;
 import com.shuttle.settings.Account;
 import com.shuttle.settings.Role;
 import com.shuttle.tables.TableService;
@@ -52,6 +53,8 @@ class HostileRequestsTest {
     private static final Pattern INSIDE =
             Pattern.compile("\\bat com\\.shuttle\\.|\\bat java\\.|Exception: |org\\.h2\\.|org\\.jooq\\.");
 
+    private static final String ORIGIN = "https://walk.example";
+
     private static final String NO_BODY = "Content-Length: 0\r\n\r\n";
 
     private static final String FLOW =
@@ -68,13 +71,16 @@ class HostileRequestsTest {
     private final RequestMappingHandlerMapping mapping;
     private final TestData data;
     private final TableService tables;
+    private final Sites sites;
 
-    HostileRequestsTest(@LocalServerPort int port, WebApplicationContext context, TestData data, TableService tables) {
+    HostileRequestsTest(
+            @LocalServerPort int port, WebApplicationContext context, TestData data, TableService tables, Sites sites) {
         this.port = port;
         this.base = "http://127.0.0.1:" + port;
         this.mapping = context.getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class);
         this.data = data;
         this.tables = tables;
+        this.sites = sites;
     }
 
     /** Somebody who is signed in, with one of everything that routes are about. */
@@ -99,15 +105,26 @@ class HostileRequestsTest {
             Bot bot = data.released(FlowJson.readTrusted(FLOW));
             String collection = data.collectionOf(bot, "Is it so?", "It is.");
             String table = TestData.good(tables.create(data.name("Table")));
+            String site = TestData.good(sites.keep("", data.name("Site"), ORIGIN, List.of(bot.id())))
+                    .id();
             begun = data.conversations.begin(bot.id(), "", "", "web", "").orElseThrow();
             Map<String, String> known = Map.of(
-                    "/bots/{id}", bot.id(),
-                    "/knowledge/{id}", collection,
-                    "/tables/{table}", table,
-                    "/inbox/{id}", begun.conversation(),
-                    "/api/v1/chat/conversations/{id}", begun.conversation(),
-                    "/chat/{slug}", bot.slug(),
-                    "/api/v1/collections/{id}", collection);
+                    "/bots/{id}",
+                    bot.id(),
+                    "/knowledge/{id}",
+                    collection,
+                    "/tables/{table}",
+                    table,
+                    "/inbox/{id}",
+                    begun.conversation(),
+                    "/api/v1/chat/conversations/{id}",
+                    begun.conversation(),
+                    "/chat/{slug}",
+                    bot.slug(),
+                    "/api/v1/panel/{site}",
+                    site,
+                    "/api/v1/collections/{id}",
+                    collection);
             there = (pattern, name) -> name.equals("flow")
                     ? "main"
                     : known.entrySet().stream()
@@ -156,6 +173,7 @@ class HostileRequestsTest {
             HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + call.path()))
                     .timeout(Duration.ofSeconds(60))
                     .header("X-CSRF-TOKEN", csrf)
+                    .header("Origin", ORIGIN)
                     .header("Authorization", "Bearer " + bearer(call.path()));
             if (!call.type().isEmpty()) {
                 request.header("Content-Type", call.type());

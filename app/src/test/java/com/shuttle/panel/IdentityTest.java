@@ -79,6 +79,24 @@ class IdentityTest {
         assertThat(named("....")).isEmpty();
     }
 
+    @ParameterizedTest
+    @CsvSource({"-5, true", "0, true", "59, true", "61, false", "5000, false"})
+    void beforeItsTimeItDoesNotHold(long seconds, boolean holds) {
+        String claims = claims("member 7", 6000)
+                .replace("}", ",\"nbf\":" + NOW.plusSeconds(seconds).getEpochSecond() + "}");
+        assertThat(named(token(HEAD, claims, KEY)).isEmpty()).isNotEqualTo(holds);
+        assertThat(named(token(HEAD, claims.replaceFirst("\"nbf\":\\d+", "\"nbf\":\"soon\""), KEY)))
+                .isEmpty();
+    }
+
+    @Test
+    void oneForSeveralWebsitesIsForEach() {
+        long until = NOW.plusSeconds(60).getEpochSecond();
+        String several = "{\"sub\":\"x\",\"aud\":[\"s0\",\"s1\"],\"exp\":" + until + "}";
+        assertThat(named(token(HEAD, several, KEY))).isEqualTo("x");
+        assertThat(named(token(HEAD, several.replace("s1", "s2"), KEY))).isEmpty();
+    }
+
     @Test
     void oneForAnotherWebsiteIsRefused() {
         long until = NOW.plusSeconds(60).getEpochSecond();

@@ -122,13 +122,13 @@ class RowImportsTest {
     @ParameterizedTest
     @EnumSource
     void noRowSavedMeanwhileIsLost(Way way) throws Exception {
-        String id = boats(1200);
-        List<Row> rows = new ArrayList<>(brought(1200, 3600));
-        rows.addAll(brought(600, 1200));
+        String id = boats(600);
+        List<Row> rows = new ArrayList<>(brought(600, 1800));
+        rows.addAll(brought(300, 600));
         List<String> told = new ArrayList<>();
         try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
             Future<Done> done = threads.submit(() -> bring(id, rows, way));
-            Waiting.until("the first rows", () -> tables.table(id).rows() > 1200);
+            Waiting.until("the first rows", () -> tables.table(id).rows() > 600);
             List<Future<List<String>>> visitors = IntStream.range(0, VISITORS)
                     .mapToObj(who -> threads.submit(() -> saves(id, who, done)))
                     .toList();
@@ -139,8 +139,8 @@ class RowImportsTest {
         }
         assertThat(titles(id).stream().map(String::toLowerCase))
                 .containsAll(told)
-                .contains("boat 600", "boat 3599")
-                .hasSizeGreaterThanOrEqualTo(3000 + told.size() / 2);
+                .contains("boat 300", "boat 1799")
+                .hasSizeGreaterThanOrEqualTo(1500 + told.size() / 2);
     }
 
     /** Rows of a visitor's own, and some that the import may be about, for as long as that goes on. */

@@ -30,9 +30,11 @@ import org.junit.jupiter.api.Test;
 class TableServiceTest {
 
     private final TableService tables;
+    private final RowImports imports;
 
-    TableServiceTest(TableService tables) {
+    TableServiceTest(TableService tables, RowImports imports) {
         this.tables = tables;
+        this.imports = imports;
     }
 
     private String boats() {
@@ -254,21 +256,21 @@ class TableServiceTest {
                 id,
                 Map.of("cell." + row(id, 0) + ".c2", "27", "delete." + row(id, 1), "on", "cell.new0.c1", "Moorhen")));
         Table after = tables.whole(id);
-        Before again = tables.restore(back);
+        Before again = imports.takeBack(back);
         assertThat(tables.whole(id)).isEqualTo(before);
-        tables.restore(again);
+        imports.takeBack(again);
         assertThat(cells(id))
                 .containsExactlyInAnyOrderElementsOf(
                         after.rows().stream().map(Row::cells).toList());
 
         Before columns = TestData.good(tables.changeSettings(id, settings(Map.of("column.1.delete", "on"))));
         assertThat(cells(id)).allSatisfy(row -> assertThat(row).containsOnlyKeys("c1"));
-        tables.restore(columns);
+        imports.takeBack(columns);
         assertThat(titles(id, "", "-c2")).containsExactly("Heron", "Moorhen");
 
         Before deleted = tables.delete(id);
         assertThatThrownBy(() -> tables.table(id)).isInstanceOf(Missing.class);
-        tables.restore(deleted);
+        imports.takeBack(deleted);
         assertThat(titles(id, "", "c2")).containsExactly("Heron", "Moorhen");
     }
 
@@ -289,7 +291,7 @@ class TableServiceTest {
         assertThat(cells(id).getFirst()).as("what was not touched stays").containsEntry("c2", "30");
 
         TestData.good(tables.changeRows(id, Map.of("cell." + heron + ".c2", "32")));
-        tables.restore(mine);
+        imports.takeBack(mine);
         assertThat(cells(id).getFirst()).as("changed again since").containsEntry("c2", "32");
     }
 
