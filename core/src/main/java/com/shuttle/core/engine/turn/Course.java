@@ -28,7 +28,7 @@ public interface Course {
     /** Goes to a place and comes back here afterwards. */
     void visit(Place place);
 
-    /** Comes back to where the flow that stands now was gone to from, if anywhere. */
+    /** Goes back to the bot's beginning, with nothing known of what was told. */
     void startAgain();
 
     /** Says that nobody is there to take over. @param own words of a step; may be empty */
