@@ -1,7 +1,7 @@
 package com.shuttle.model;
 
-import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Remembered;
 import com.shuttle.web.Vault;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,22 +12,18 @@ public class ModelService {
 
     private final ModelStore store;
     private final Vault vault;
-    private volatile ModelSettings settings = ModelSettings.NONE;
-    private volatile boolean read;
+    private final Remembered<ModelSettings> kept;
 
     ModelService(ModelStore store, Vault vault) {
         this.store = store;
         this.vault = vault;
+        this.kept = new Remembered<>(() -> store.settings()
+                .map(one -> one.withKey(one.key().isEmpty() ? "" : vault.open(one.key())))
+                .orElse(ModelSettings.NONE));
     }
 
     public ModelSettings settings() {
-        if (!read) {
-            settings = store.settings()
-                    .map(kept -> kept.withKey(kept.key().isEmpty() ? "" : vault.open(kept.key())))
-                    .orElse(ModelSettings.NONE);
-            read = true;
-        }
-        return settings;
+        return kept.get();
     }
 
     /** @param key empty to keep the one there is, as long as the address stays */
@@ -39,7 +35,7 @@ public class ModelService {
         Checked<ModelSettings> checked = wanted.checked();
         if (checked instanceof Checked.Good<ModelSettings>) {
             store.set(wanted.withKey(wanted.key().isEmpty() ? "" : vault.seal(wanted.key())));
-            AfterCommit.run(() -> read = false);
+            kept.changed();
         }
         return checked;
     }

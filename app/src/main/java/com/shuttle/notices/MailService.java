@@ -1,7 +1,7 @@
 package com.shuttle.notices;
 
-import com.shuttle.web.AfterCommit;
 import com.shuttle.web.Checked;
+import com.shuttle.web.Remembered;
 import com.shuttle.web.Vault;
 import com.shuttle.web.Went;
 import jakarta.mail.MessagingException;
@@ -32,23 +32,19 @@ public class MailService {
 
     private final NoticeStore store;
     private final Vault vault;
-    private volatile @Nullable MailServerSettings kept;
+    private final Remembered<MailServerSettings> kept;
 
     MailService(NoticeStore store, Vault vault) {
         this.store = store;
         this.vault = vault;
+        this.kept = new Remembered<>(() -> store.mailServer()
+                .map(one -> one.withPassword(one.password().isEmpty() ? "" : vault.open(one.password())))
+                .orElse(MailServerSettings.NONE));
     }
 
     /** With the password in the clear. */
     public MailServerSettings settings() {
-        MailServerSettings settings = kept;
-        if (settings == null) {
-            settings = store.mailServer()
-                    .map(one -> one.withPassword(one.password().isEmpty() ? "" : vault.open(one.password())))
-                    .orElse(MailServerSettings.NONE);
-            kept = settings;
-        }
-        return settings;
+        return kept.get();
     }
 
     /** @param wanted with its password in the clear; an empty one keeps what there is, as long as that goes the same way */
@@ -60,7 +56,7 @@ public class MailService {
         Checked<MailServerSettings> checked = whole.checked();
         if (checked instanceof Checked.Good<MailServerSettings>) {
             store.keep(whole.withPassword(whole.password().isEmpty() ? "" : vault.seal(whole.password())));
-            AfterCommit.run(() -> kept = null);
+            kept.changed();
         }
         return checked;
     }

@@ -21,6 +21,7 @@ import java.util.Set;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -162,6 +163,7 @@ public class RowImports {
         private final List<StoredRow> changed = new ArrayList<>();
         private final Set<String> added = new HashSet<>();
         private int last = -1;
+        private boolean writing;
 
         Bringing(StoredTable table, Way way, Column by) {
             this.table = table;
@@ -216,11 +218,26 @@ public class RowImports {
             return List.copyOf(once.values());
         }
 
+        /** Does a piece when its turn comes, however long others keep it from that. */
         private String step(Supplier<String> piece) {
+            for (; ; ) {
+                writing = false;
+                try {
+                    return attempt(piece);
+                } catch (ConcurrencyFailureException others) {
+                    if (writing) {
+                        throw others;
+                    }
+                }
+            }
+        }
+
+        private String attempt(Supplier<String> piece) {
             String stopped = transaction.execute(status -> {
                 if (!store.lock(table.id())) {
                     throw new Missing("table", table.id());
                 }
+                writing = true;
                 StoredTable now = tables.table(table.id());
                 return now.columns().equals(table.columns())
                         ? piece.get()

@@ -33,6 +33,7 @@ class RowImportsTest {
             new Column("c2", "Weight", Kind.NUMBER, "kg"),
             new Column("c3", "Price", Kind.MONEY, "GBP"));
     private static final int VISITORS = 3;
+    private static final int SAVES = 30;
 
     private final TestData data;
     private final TableService tables;
@@ -130,7 +131,7 @@ class RowImportsTest {
             Future<Done> done = threads.submit(() -> bring(id, rows, way));
             Waiting.until("the first rows", () -> tables.table(id).rows() > 600);
             List<Future<List<String>>> visitors = IntStream.range(0, VISITORS)
-                    .mapToObj(who -> threads.submit(() -> saves(id, who, done)))
+                    .mapToObj(who -> threads.submit(() -> saves(id, who)))
                     .toList();
             assertThat(done.get().stopped()).isEmpty();
             for (Future<List<String>> visitor : visitors) {
@@ -143,10 +144,10 @@ class RowImportsTest {
                 .hasSizeGreaterThanOrEqualTo(1500 + told.size() / 2);
     }
 
-    /** Rows of a visitor's own, and some that the import may be about, for as long as that goes on. */
-    private List<String> saves(String id, int who, Future<?> until) {
+    /** Rows of a visitor's own, and some that the import may be about. */
+    private List<String> saves(String id, int who) {
         List<String> told = new ArrayList<>();
-        for (int i = 0; i < 5 || !until.isDone(); i++) {
+        for (int i = 0; i < SAVES; i++) {
             for (String name : List.of("visitor %d %d".formatted(who, i), "boat " + (i * VISITORS + who))) {
                 assertThat(visitorSaves(id, name)).isEmpty();
                 told.add(name);
