@@ -10,6 +10,7 @@ import com.shuttle.core.booking.OpenHours;
 import com.shuttle.core.booking.Rules;
 import com.shuttle.core.booking.Slot;
 import com.shuttle.core.calendar.WeekHours.Span;
+import com.shuttle.web.Sent;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
@@ -26,6 +27,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.web.servlet.mvc.support.RedirectAttributesModelMap;
 
 /** What holds of a booking whatever comes after: its key, its places, and how much one may hold. */
 @ServerTest
@@ -37,6 +39,9 @@ class BookingTermsTest {
     private final Diaries diaries;
     private final Availability availability;
     private final Bookings bookings;
+    private final FormerBookings former;
+    private final OwnBookingController own;
+    private final SetUpForms forms;
     private final TestData data;
     private final TransactionTemplate transaction;
 
@@ -44,11 +49,17 @@ class BookingTermsTest {
             Diaries diaries,
             Availability availability,
             Bookings bookings,
+            FormerBookings former,
+            OwnBookingController own,
+            SetUpForms forms,
             TestData data,
             TransactionTemplate transaction) {
         this.diaries = diaries;
         this.availability = availability;
         this.bookings = bookings;
+        this.former = former;
+        this.own = own;
+        this.forms = forms;
         this.data = data;
         this.transaction = transaction;
     }
@@ -167,5 +178,40 @@ class BookingTermsTest {
         }
         assertThat(held.stream().filter(bookings::holds)).containsExactlyElementsOf(held.subList(3, 9));
         assertThat(free(kind)).contains(free.get(0), free.get(4)).doesNotContain(free.get(6), free.get(16));
+    }
+
+    /** What was already is neither moved nor cancelled by the link in its mail. */
+    @Test
+    void aLinkChangesNothingThatIsOver() {
+        String kind = kind(1);
+        Instant start = FROM.minus(Duration.ofDays(10)).plus(Duration.ofHours(10));
+        assertThat(former.take(kind, start, party(1), Booking.State.BOOKED, start.minus(Duration.ofDays(1))))
+                .isTrue();
+        Booking booking = bookings.between(start, start.plusSeconds(1)).stream()
+                .filter(one -> one.kind().equals(kind))
+                .findFirst()
+                .orElseThrow();
+        String key = bookings.link(booking).replaceFirst(".*/", "");
+        RedirectAttributesModelMap flash = new RedirectAttributesModelMap();
+        own.cancel(booking.id(), key, flash);
+        assertThat(flash.getFlashAttributes().get("said").toString()).contains("was already");
+        own.move(booking.id(), key, free(kind).getFirst().toString(), flash);
+        assertThat(bookings.booking(booking.id())).isEqualTo(booking);
+    }
+
+    @Test
+    void aKindIsWithThoseWhoAreThere() {
+        String ann = person();
+        Map<String, String> form = KindForm.form(KindForm.BLANK);
+        form.put("name", "Visit");
+        assertThat(forms.kind("", form, List.of(ann, "nobody")))
+                .isInstanceOfSatisfying(
+                        Sent.Kept.class,
+                        kept -> assertThat(((Kind) kept.value()).resources()).containsExactly(ann));
+        assertThat(forms.kind("", form, List.of("nobody")))
+                .isInstanceOfSatisfying(
+                        Sent.Refused.class,
+                        refused ->
+                                assertThat(refused.errors().keySet().toString()).isEqualTo("[resources]"));
     }
 }

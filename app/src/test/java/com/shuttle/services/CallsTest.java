@@ -321,6 +321,18 @@ class CallsTest {
         }
     }
 
+    /** For the call and its token, and both once more: what is being written meanwhile changes nothing of it. */
+    @Test
+    void aCallHasTheTimeOfWhatIsPublished() {
+        String service = records(new Care(20, 1, false));
+        Errand.Call errand = new Errand.Call("k1", service, Map.of());
+        StoredService stored = catalogue.service(service);
+        good(catalogue.save(service, customer(new Care(1, 1, false)), stored.connection()));
+        assertThat(calls.seconds(errand)).isEqualTo(2 * (20 + Tokens.SECONDS));
+        good(catalogue.publish(service, null));
+        assertThat(calls.seconds(errand)).isEqualTo(2 * (1 + Tokens.SECONDS));
+    }
+
     @Test
     void botsCallWhatIsPublishedWhateverIsDrafted() throws Again {
         String service = records(new Care(5, 1, false));
