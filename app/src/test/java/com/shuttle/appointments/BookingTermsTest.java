@@ -6,15 +6,10 @@ import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.bots.Bot;
 import com.shuttle.core.booking.Chooser;
-import com.shuttle.core.booking.OpenHours;
 import com.shuttle.core.booking.Rules;
-import com.shuttle.core.booking.Slot;
-import com.shuttle.core.calendar.WeekHours.Span;
 import com.shuttle.web.Sent;
-import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,9 +17,7 @@ import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.servlet.mvc.support.RedirectAttributesModelMap;
@@ -33,7 +26,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributesModelMap;
 @ServerTest
 class BookingTermsTest {
 
-    private static final ZoneId LONDON = ZoneId.of("Europe/London");
     private static final Instant FROM = Instant.now().plus(Duration.ofDays(3)).truncatedTo(ChronoUnit.DAYS);
 
     private final Diaries diaries;
@@ -65,10 +57,7 @@ class BookingTermsTest {
     }
 
     private String person() {
-        List<Span> day = List.of(Span.of("08:00-18:00").orElseThrow());
-        Map<DayOfWeek, List<Span>> week =
-                Stream.of(DayOfWeek.values()).collect(Collectors.toMap(one -> one, one -> day));
-        return diaries.keep(new Diary("", Diary.Type.PERSON, data.name("Ann"), new OpenHours(LONDON, week, Map.of())));
+        return Calendars.person(diaries, data.name("Ann"));
     }
 
     private String kind(int places) {
@@ -81,9 +70,7 @@ class BookingTermsTest {
     }
 
     private List<Instant> free(String kind) {
-        return availability.free(kind, 1, FROM, FROM.plus(Duration.ofDays(1))).stream()
-                .map(Slot::start)
-                .toList();
+        return Calendars.free(availability, kind, FROM);
     }
 
     private static Party keyed(String key, String name) {

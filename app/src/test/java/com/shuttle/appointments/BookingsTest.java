@@ -8,20 +8,16 @@ import com.shuttle.appointments.Booking.State;
 import com.shuttle.bots.Bot;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.Chooser;
-import com.shuttle.core.booking.OpenHours;
 import com.shuttle.core.booking.Rules;
 import com.shuttle.core.booking.Slot;
-import com.shuttle.core.calendar.WeekHours.Span;
 import com.zaxxer.hikari.HikariDataSource;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse.BodyHandlers;
-import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -32,9 +28,7 @@ import java.util.Random;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -46,7 +40,6 @@ import org.springframework.jdbc.core.JdbcTemplate;
 @ServerTest
 class BookingsTest {
 
-    private static final ZoneId LONDON = ZoneId.of("Europe/London");
     private static final Instant FROM = Instant.now().plus(Duration.ofDays(3)).truncatedTo(ChronoUnit.DAYS);
 
     private final Diaries diaries;
@@ -80,10 +73,7 @@ class BookingsTest {
     }
 
     private String person() {
-        List<Span> day = List.of(Span.of("08:00-18:00").orElseThrow());
-        Map<DayOfWeek, List<Span>> week =
-                Stream.of(DayOfWeek.values()).collect(Collectors.toMap(one -> one, one -> day));
-        return diaries.keep(new Diary("", Diary.Type.PERSON, data.name("Ann"), new OpenHours(LONDON, week, Map.of())));
+        return Calendars.person(diaries, data.name("Ann"));
     }
 
     private String kind(int minutes, int buffer, int places, String... resources) {
@@ -96,9 +86,7 @@ class BookingsTest {
     }
 
     private List<Instant> free(String kind) {
-        return availability.free(kind, 1, FROM, FROM.plus(Duration.ofDays(1))).stream()
-                .map(Slot::start)
-                .toList();
+        return Calendars.free(availability, kind, FROM);
     }
 
     private Booking booked(String kind, Instant start) {
