@@ -1,5 +1,7 @@
 package com.shuttle.chat;
 
+import com.shuttle.core.acts.ActReader;
+import com.shuttle.core.acts.Odds;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.World;
@@ -7,6 +9,7 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.ReadOn;
 import com.shuttle.knowledge.KnowledgeService;
+import com.shuttle.knowledge.Meanings;
 import com.shuttle.model.Helper;
 import com.shuttle.settings.AccountService;
 import com.shuttle.tables.TableService;
@@ -27,6 +30,7 @@ import org.springframework.web.util.UriUtils;
 public class BotWorld {
 
     private final KnowledgeService knowledge;
+    private final ActReader acts;
     private final AccountService accounts;
     private final TableService tables;
     private final Helper helper;
@@ -37,6 +41,7 @@ public class BotWorld {
 
     BotWorld(
             KnowledgeService knowledge,
+            Meanings meanings,
             AccountService accounts,
             TableService tables,
             Helper helper,
@@ -46,6 +51,7 @@ public class BotWorld {
             PublicAddress reached) {
         this.reached = reached;
         this.knowledge = knowledge;
+        this.acts = new ActReader(meanings);
         this.accounts = accounts;
         this.tables = tables;
         this.helper = helper;
@@ -80,6 +86,9 @@ public class BotWorld {
                                 case Query.Entry entry -> entry(entry.ref());
                                 case Query.Closeness closeness ->
                                     knowledge.closeness(closeness.text(), closeness.others());
+                                case Query.Acts asked ->
+                                    acts.read(asked.clauses(), asked.situation(), asked.context())
+                                            .toArray(Odds[]::new);
                                 case Query.Staffed staffed -> accounts.staffed(staffed.team());
                                 case Query.Open open -> open(open.teams());
                                 case Query.Rows rows -> tables.find(rows);

@@ -1,16 +1,27 @@
 package com.shuttle.settings;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.inOrder;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
 
+import com.shuttle.AtOnce;
 import com.shuttle.ServerTest;
 import com.shuttle.TestData;
 import com.shuttle.web.Checked;
+import java.time.InstantSource;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mockito.InOrder;
+import org.springframework.security.crypto.password.PasswordEncoder;
 
 @ServerTest
 class AccountServiceTest {
@@ -112,5 +123,39 @@ class AccountServiceTest {
         TestData.good(accounts.delete(account.id()));
         assertThat(accounts.account(account.id())).isEmpty();
         assertThat(accounts.byToken(secret)).isEmpty();
+    }
+
+    @Test
+    void whatTwoAdministratorsDoAtOnceIsWhatTheyDoInTurn() throws Exception {
+        new AtOnce<>(
+                        () -> data.name("Crew"),
+                        name -> accounts.teams().stream()
+                                .filter(team -> team.name().equalsIgnoreCase(name))
+                                .count())
+                .can("make the team", name -> () -> accounts.createTeam(name) instanceof Checked.Good)
+                .can(
+                        "make it in capitals",
+                        name -> () ->
+                                accounts.createTeam(name.toUpperCase(java.util.Locale.ROOT)) instanceof Checked.Good)
+                .check();
+    }
+
+    /** Whoever counts the administrators has the lock by then, so that two of them cannot both be told they are not the last. */
+    @Test
+    void administratorsAreCountedUnderTheLock() {
+        AccountStore store = mock(AccountStore.class);
+        Account last = data.person(Role.ADMINISTRATOR);
+        when(store.account(last.id())).thenReturn(Optional.of(last));
+        when(store.administrators()).thenReturn(1);
+        AccountService own = new AccountService(store, mock(PasswordEncoder.class), InstantSource.system());
+        assertThat(fields(own.changeRole(last.id(), Role.AGENT))).isEqualTo(Set.of("role"));
+        assertThat(fields(own.delete(last.id()))).isEqualTo(Set.of("role"));
+        InOrder order = inOrder(store);
+        for (int i = 0; i < 2; i++) {
+            order.verify(store).lock();
+            order.verify(store).administrators();
+        }
+        verify(store, never()).updateRole(any(), any());
+        verify(store, never()).delete(any());
     }
 }

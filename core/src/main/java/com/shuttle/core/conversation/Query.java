@@ -1,9 +1,12 @@
 package com.shuttle.core.conversation;
 
+import com.shuttle.core.acts.Odds;
+import com.shuttle.core.acts.Situation;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.reading.Context;
 import com.shuttle.core.table.RowsFound;
 import java.util.List;
 
@@ -70,6 +73,29 @@ public sealed interface Query<R> {
         @Override
         public Class<double[]> type() {
             return double[].class;
+        }
+    }
+
+    /**
+     * What the clauses of a message do, each in its turn; none where nothing was learnt of that.
+     *
+     * @param clauses   as they stand in the message
+     * @param situation that it was sent in
+     * @param context   of whoever sent it
+     */
+    record Acts(List<String> clauses, Situation situation, Context context) implements Query<Odds[]> {
+        public Acts {
+            clauses = List.copyOf(clauses);
+        }
+
+        @Override
+        public String name() {
+            return "acts";
+        }
+
+        @Override
+        public Class<Odds[]> type() {
+            return Odds[].class;
         }
     }
 

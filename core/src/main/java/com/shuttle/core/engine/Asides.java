@@ -63,8 +63,14 @@ final class Asides {
 
     /** Who wants out is told the ways; the place is kept until they choose one. */
     private @Nullable Heard wayOut(String text) {
+        return Moods.wantsOut(text) ? outWays() : null;
+    }
+
+    /** The ways out, where something is waited for that one may want out of. */
+    @Nullable
+    Heard outWays() {
         Awaiting awaiting = run.awaiting();
-        return awaiting == null || !Moods.wantsOut(text)
+        return awaiting == null
                 ? null
                 : new Heard("wants out", "", () -> {
                             run.await(Questions.beneath(awaiting));
@@ -76,9 +82,13 @@ final class Asides {
     /** Who does not know leaves out what may be left out; what may not is asked with more help. */
     private @Nullable Heard unsure(String text) {
         Awaiting pending = Questions.beneath(run.awaiting());
-        if (pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isUnsure(text)) {
-            return null;
-        }
+        return pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isUnsure(text)
+                ? null
+                : isUnsure(text, pending);
+    }
+
+    /** Somebody does not know what is pending. */
+    Heard isUnsure(String text, Awaiting pending) {
         return new Heard("does not know", "", () -> {
                     run.await(pending);
                     if (pending.offers(Offers.SKIP)) {

@@ -2,6 +2,7 @@ package com.shuttle.core.engine;
 
 import static java.util.Objects.requireNonNull;
 
+import com.shuttle.core.acts.Act;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Place;
@@ -10,6 +11,7 @@ import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
@@ -50,6 +52,8 @@ final class Listener {
     private final GivenAway givenAway;
     private final Asides asides;
     private final Questions questions;
+    private ClauseActs acts = ClauseActs.UNKNOWN;
+    private ActClaims byAct;
 
     Listener(TurnRun run, Walker walker) {
         this.run = run;
@@ -59,6 +63,7 @@ final class Listener {
         this.givenAway = new GivenAway(run);
         this.questions = new Questions(walker);
         this.asides = new Asides(walker, repairs, givenAway);
+        this.byAct = new ActClaims(walker, requests, asides, acts);
     }
 
     void take(String text) {
@@ -96,6 +101,9 @@ final class Listener {
     private void listen(String whole) {
         String text = Words.readable(whole);
         Claims claims = new Claims(text);
+        acts = ClauseActs.of(run, Situations.of(run, walker), text);
+        acts.trace(run);
+        byAct = new ActClaims(walker, requests, asides, acts);
         Map<String, Reading.Given> kept = new LinkedHashMap<>();
         List<Span> facts = understood(claims, kept, whole, text);
         claims.weigh();
@@ -134,11 +142,11 @@ final class Listener {
             claims.add(Source.STANDING, booked, List.of());
             return List.of();
         }
-        Heard answer = answer(typed, text);
+        Heard answer = given(answer(typed, text), text);
         boolean heardAll = answer != null
                 && (aside() && answer.strength() >= Strengths.ANSWER
                         || walker.player().hearsChanges());
-        Heard change = heardAll ? null : repairs.change(text);
+        Heard change = heardAll ? null : repairs.change(text, acts.correcting());
         Map<String, Reading.Given> told = told(text, answer, change);
         List<Span> facts = told.values().stream()
                 .filter(given -> isPlaced(given, text))
@@ -151,7 +159,10 @@ final class Listener {
                 && !facts.isEmpty()
                 && !Weighing.say(text, Span.minus(Span.all(text), facts));
         claims.add(Source.ANSWER, onlyTells ? null : answer, both(facts, person));
-        claims.add(Source.MOOD, asides.aboutThemselves(text), List.of());
+        Heard themselves = asides.aboutThemselves(text);
+        claims.add(
+                Source.MOOD, themselves != null ? themselves : answer == null ? byAct.attitude(text) : null, List.of());
+        claims.add(Source.STANDING, standing == null && booked == null ? byAct.request() : null, facts);
         told.forEach((name, given) -> claims.add(
                 Source.FACT,
                 new Heard("", name + " " + given.value().shown(), () -> kept.put(name, given))
@@ -191,12 +202,52 @@ final class Listener {
         return given.end() > given.start() && given.end() - given.start() < text.length();
     }
 
+    /**
+     * An answer, unless the words that it would take down are surely none: what fits any words wants even odds at the least that
+     * something is given, and what was read among other words is left to who asks, requests or only mentions it.
+     */
+    private @Nullable Heard given(@Nullable Heard answer, String text) {
+        if (answer == null || !answer.files() || !acts.known()) {
+            return answer;
+        }
+        List<Span> words = answer.claim(Source.ANSWER, text, List.of()).words();
+        if (takesAnyWords()) {
+            return acts.mayGive(words) ? answer : null;
+        }
+        boolean other =
+                acts.surely(Act.ASK, words) || acts.surely(Act.REQUEST, words) || acts.surely(Act.MENTION, words);
+        return other && !Span.explains(text, words) ? null : answer;
+    }
+
+    /** Whether nearly any words would do for what is asked. */
+    private boolean takesAnyWords() {
+        Awaiting awaiting = run.awaiting();
+        ValueType type = awaiting == null ? null : awaiting.type();
+        return type != null
+                && (type.free()
+                        || type == ValueType.PERSON_NAME
+                        || type == ValueType.PLACE
+                        || type == ValueType.COMPANY);
+    }
+
     /** What a message tells besides its answer, or besides what it changes. */
     private Map<String, Reading.Given> told(String text, @Nullable Heard answer, @Nullable Heard change) {
         String besides = answer == null || run.awaiting() instanceof Awaiting.OpenQuestion ? text : answer.rest();
         String left = change == null ? besides : change.rest();
         Slot pending = change == null && answer == null ? null : repairs.pending(run.awaiting());
-        return left.isBlank() ? Map.of() : givenAway.of(left, pending == null ? List.of() : List.of(pending.name()));
+        if (left.isBlank()) {
+            return Map.of();
+        }
+        Map<String, Reading.Given> told =
+                new LinkedHashMap<>(givenAway.of(left, pending == null ? List.of() : List.of(pending.name())));
+        told.values().removeIf(given -> isPlaced(given, text) && onlySpokenOf(given));
+        return told;
+    }
+
+    /** Whether a value stands in a clause that asks, or mentions it without choosing it. */
+    private boolean onlySpokenOf(Reading.Given given) {
+        List<Span> words = List.of(new Span(given.start(), given.end()));
+        return acts.surely(Act.ASK, words) || acts.surely(Act.MENTION, words);
     }
 
     /** The words that an answer itself consists of, where it leaves others. */
@@ -222,7 +273,7 @@ final class Listener {
 
     /** What a message is where nobody asked for it: a value, a question, a phrase that leads elsewhere, or bad temper. */
     private void ofTheirOwn(Claims claims, String text, List<Span> facts) {
-        if (asides.isValue(text)) {
+        if (asides.isValue(text) && !acts.surely(Act.SOCIAL)) {
             Heard again = claims.won(Source.FACT) ? null : repairs.again(text);
             claims.add(Source.CHANGE, again, List.of());
             claims.add(Source.VALUE, claims.won(Source.FACT) ? null : asides.value(text), List.of());
@@ -242,8 +293,10 @@ final class Listener {
                         text,
                         Questions.beneath(run.awaiting()),
                         claims.won(Source.FACT) ? claims.words(Source.FACT) : null,
-                        phrase != null),
+                        phrase != null,
+                        acts),
                 facts);
+        claims.add(Source.MOOD, claims.won(Source.FACT) ? null : byAct.social(), List.of());
         if (phrase != null) {
             claims.add(Source.FLOW, led(phrase), facts);
         }
@@ -283,7 +336,7 @@ final class Listener {
 
     /** What the step that is stood at, or what was offered aside, hears in a message. */
     private @Nullable Heard answer(String whole, String text) {
-        boolean asks = Words.looksLikeQuestion(text);
+        boolean asks = Words.looksLikeQuestion(text) || acts.surely(Act.ASK);
         boolean plain = run.awaiting() instanceof Awaiting.Reply && flowOf(text) == null;
         if (free() && asks && (plain || questions.known(text))) {
             // Any words are an answer to a free question, but a question is one of the visitor's own.

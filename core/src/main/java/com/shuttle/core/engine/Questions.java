@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.acts.Act;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.turn.Heard;
@@ -114,11 +115,14 @@ final class Questions {
      * @param pending what that is; null for nothing
      * @param told    where it tells what will be asked, as far as that is known; null where it tells nothing
      * @param leads   whether a phrase in it leads to a flow
+     * @param acts    what it does
      */
     @Nullable
-    Heard own(String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads) {
+    Heard own(String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads, ClauseActs acts) {
         Heard several = several(text, pending);
-        return several != null ? several : single(text, pending, told, leads);
+        return several != null
+                ? several
+                : single(text, pending, told, leads, Words.looksLikeQuestion(text) || acts.surely(Act.ASK));
     }
 
     /** Questions in one message that are each surely known. */
@@ -137,8 +141,8 @@ final class Questions {
                 });
     }
 
-    private @Nullable Heard single(String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads) {
-        boolean asks = Words.looksLikeQuestion(text);
+    private @Nullable Heard single(
+            String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads, boolean asks) {
         boolean telling = told != null;
         if (told != null && !asks && !Weighing.say(text, Span.minus(Span.all(text), told))) {
             return null;

@@ -57,9 +57,13 @@ final class Repairs {
         this.walker = walker;
     }
 
-    /** "Sorry, my email is …" changes that variable and nothing else; the place is kept. */
+    /**
+     * "Sorry, my email is …" changes that variable and nothing else; the place is kept.
+     *
+     * @param correcting how likely the message corrects something; -1 where that is not known
+     */
     @Nullable
-    Heard change(String text) {
+    Heard change(String text, double correcting) {
         Awaiting awaiting = run.awaiting();
         Slot pending = pending(awaiting);
         List<Known> known = known(pending);
@@ -70,7 +74,13 @@ final class Repairs {
                 .filter(slot -> !run.facts.knows(slot.name()))
                 .toList();
         List<Repair> repairs = new ArrayList<>(RepairReader.read(
-                text, known, open, pending, run.around().context(), run.around().meaning()));
+                text,
+                known,
+                open,
+                pending,
+                correcting,
+                run.around().context(),
+                run.around().meaning()));
         if (awaiting instanceof Awaiting.Slot || awaiting instanceof Awaiting.Own) {
             repairs.removeIf(this::isOfTimes);
         }

@@ -60,6 +60,14 @@ final class Requests {
                         text, within.clause().start(), within.clause().end()));
     }
 
+    /** A request that is meant, in whatever words; null where the bot does not hear it. */
+    @Nullable
+    Heard meant(Standing request) {
+        return Standing.isOn(request, run.playbook.release().standing())
+                ? new Heard("standing request", request.label(), () -> grant(request)).as(Strengths.ANSWER)
+                : null;
+    }
+
     /** Whether something was read back, so that "that's it" says that it is right. */
     private boolean wantsAgreement() {
         return run.awaiting() instanceof Awaiting.Facts || run.awaiting() instanceof Awaiting.Confirm;

@@ -38,6 +38,14 @@ record Marks(boolean strong, boolean weak, List<String> denied, String rest) {
             "[\\s,]*+(?:\\b(?:i mean|i meant|instead|after all|sorry|please|though|then|actually|thanks|thank you|of course|now|my mistake|my bad|would be better|is better)[\\s.!]*+)+$",
             Pattern.CASE_INSENSITIVE);
 
+    /** From here on a message is taken for a correction, whatever its words. */
+    private static final double SURE = 0.7;
+
+    /** The same, where something is known of how likely it is that the message corrects. @param correcting 0 to 1; -1 for unknown */
+    Marks by(double correcting) {
+        return new Marks(strong || correcting >= SURE, weak, denied, rest);
+    }
+
     static Marks of(String text) {
         String plain = text.replace('’', '\'');
         List<String> denied = new ArrayList<>();

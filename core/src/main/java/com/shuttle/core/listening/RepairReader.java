@@ -64,9 +64,15 @@ public final class RepairReader {
     private final Meaning meaning;
 
     private RepairReader(
-            String text, List<Known> known, List<Slot> open, @Nullable Slot pending, Context context, Meaning meaning) {
+            String text,
+            List<Known> known,
+            List<Slot> open,
+            @Nullable Slot pending,
+            double correcting,
+            Context context,
+            Meaning meaning) {
         this.text = SPELLED.matcher(text).replaceAll("is");
-        this.marks = Marks.of(text);
+        this.marks = Marks.of(text).by(correcting);
         this.known = known;
         this.open = open;
         this.pending = pending;
@@ -80,13 +86,20 @@ public final class RepairReader {
      * @param known   what is known, the latest first
      * @param open    what is still to be asked
      * @param pending what is being asked; null for nothing or something without a type
+     * @param correcting how likely the message corrects something, 0 to 1; -1 where that is not known
      * @return none where the message says nothing of what is known; never a value that is known already
      */
     public static List<Repair> read(
-            String text, List<Known> known, List<Slot> open, @Nullable Slot pending, Context context, Meaning meaning) {
+            String text,
+            List<Known> known,
+            List<Slot> open,
+            @Nullable Slot pending,
+            double correcting,
+            Context context,
+            Meaning meaning) {
         return known.isEmpty() || text.isBlank()
                 ? List.of()
-                : new RepairReader(text, known, open, pending, context, meaning).read();
+                : new RepairReader(text, known, open, pending, correcting, context, meaning).read();
     }
 
     private List<Repair> read() {

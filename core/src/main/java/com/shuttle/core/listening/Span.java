@@ -53,6 +53,12 @@ public record Span(int start, int end) {
         return of(left);
     }
 
+    /** Whether some stretches are three quarters of a message or more. */
+    public static boolean explains(String text, List<Span> spans) {
+        int length = spans.stream().mapToInt(span -> span.end - span.start).sum();
+        return 4 * length >= 3 * text.strip().length();
+    }
+
     /** A message with gaps in place of all but some stretches of it, as long as it was; empty for none. */
     public static String only(String text, List<Span> spans) {
         StringBuilder only = new StringBuilder(Words.gap(spans.isEmpty() ? 0 : text.length()));

@@ -33,6 +33,9 @@ public final class Strengths {
     /** What asks nothing is an open question only where it is nothing else. */
     public static final double OPEN_ANSWER = 0.5;
 
+    /** What is only polite or cross, by all that was learnt: where nothing answers it. */
+    public static final double SOCIAL = 0.45;
+
     /** Words that name no option lead elsewhere where nothing else is understood of them. */
     public static final double NO_OPTION = 0.4;
 

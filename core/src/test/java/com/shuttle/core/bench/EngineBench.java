@@ -1,5 +1,6 @@
 package com.shuttle.core.bench;
 
+import com.shuttle.core.acts.Odds;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Event;
@@ -41,6 +42,7 @@ public class EngineBench {
                                 case Query.Entry ignored -> Finding.NOTHING;
                                 case Query.Closeness closeness ->
                                     new double[closeness.others().size()];
+                                case Query.Acts ignored -> new Odds[0];
                                 case Query.Staffed ignored -> false;
                                 case Query.Open ignored -> new String[0];
                                 case Query.Rows ignored -> RowsFound.NO_TABLE;

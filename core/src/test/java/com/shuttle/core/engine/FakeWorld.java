@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.acts.Odds;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Query;
@@ -44,6 +45,9 @@ final class FakeWorld implements World {
 
     /** How near texts are in meaning. */
     BiFunction<String, List<String>, double[]> closeness = FakeWorld::closeness;
+
+    /** What clauses do; nothing is known of it. */
+    Function<Query.Acts, Odds[]> acts = query -> new Odds[0];
 
     /** Whether what was held is held still. */
     boolean holding = true;
@@ -106,6 +110,7 @@ final class FakeWorld implements World {
                             case Query.Ask ask -> ask(ask.turns());
                             case Query.Entry entry -> entry(entry.ref());
                             case Query.Closeness asked -> closeness.apply(asked.text(), asked.others());
+                            case Query.Acts asked -> acts.apply(asked);
                             case Query.Staffed staffed -> anybody;
                             case Query.Open open ->
                                 anybody

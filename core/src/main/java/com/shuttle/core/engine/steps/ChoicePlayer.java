@@ -191,6 +191,7 @@ final class ChoicePlayer extends Player {
                 said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
                 new Heard("answer to the choice", "“" + option.label() + "” by " + by, () -> picked(pick, option, text))
+                        .filing()
                         .leaving(rest(text, offered));
             case OptionMatcher.Match.Several(List<Option> options) ->
                 new Heard(
@@ -211,6 +212,7 @@ final class ChoicePlayer extends Player {
                                 "answer to the choice",
                                 "“" + option.label() + "” by what it leads to",
                                 () -> picked(pick, option, text))
+                        .filing()
                         .leaving(OptionsSaid.without(text, nextOptions(option)));
             case OptionMatcher.Match.None()
             when leadsOn && OptionsSaid.of(said, offered).wanted().size() == 1 -> {
@@ -229,6 +231,7 @@ final class ChoicePlayer extends Player {
                                     run.open(text);
                                     course.leave(step, Choice.OTHERWISE);
                                 })
+                                .filing()
                                 .as(Strengths.NO_OPTION)
                                 .leaving(text);
         };
@@ -267,6 +270,7 @@ final class ChoicePlayer extends Player {
                 .map(Option::id)
                 .toList();
         return new Heard("answer to the choice", String.join(", ", labels), () -> pick(pick, ids))
+                .filing()
                 .leaving(rest(text, offered));
     }
 

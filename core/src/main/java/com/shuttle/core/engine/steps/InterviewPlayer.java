@@ -228,7 +228,7 @@ final class InterviewPlayer extends Player {
             given.putAll(changed);
         }
         if (!given.isEmpty()) {
-            return Heard.of(() -> give(given, text)).leaving(Clauses.onlyQuestions(text));
+            return Heard.of(() -> give(given, text)).filing().leaving(Clauses.onlyQuestions(text));
         }
         Fact unclear = free ? null : changes.unclear(missing(), text);
         if (unclear != null) {
@@ -370,6 +370,12 @@ final class InterviewPlayer extends Player {
                         .filter(fact -> !run.facts.knows(fact.variable()))
                         .toList(),
                 text);
+    }
+
+    @Override
+    public @Nullable Heard refusing(Awaiting awaiting) {
+        Fact fact = awaiting instanceof Awaiting.Facts asked ? only(asked) : null;
+        return fact == null ? null : Heard.of(() -> refused(fact));
     }
 
     // Once more

@@ -49,6 +49,11 @@ public abstract class Player {
         return null;
     }
 
+    /** What becomes of it where somebody will not answer; null where nothing is asked that may be refused. Changes nothing. */
+    public @Nullable Heard refusing(Awaiting awaiting) {
+        return null;
+    }
+
     /** What a message says to something that was awaited before; taking it up goes back to that. */
     public final @Nullable Heard resuming(Awaiting before, String text) {
         Heard heard = hear(before, text);

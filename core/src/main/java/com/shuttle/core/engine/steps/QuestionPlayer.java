@@ -106,6 +106,7 @@ final class QuestionPlayer extends Player {
                                 "answer to the question",
                                 "read " + step.type().label() + " " + value.shown(),
                                 () -> take(value))
+                        .filing()
                         .as(step.type().free() ? Strengths.FREE_ANSWER : Strengths.ANSWER)
                         .leaving(leaves() ? Span.without(text, start, end) : "");
             case Reading.Unclear(List<Value> candidates, int start, int end) ->
@@ -155,6 +156,11 @@ final class QuestionPlayer extends Player {
     private boolean refuses(String text) {
         return Reader.reply(ValueType.EMAIL, text, run.around().context()) instanceof Reading.Refused
                 || step.optional() && Words.of(text).contains("no");
+    }
+
+    @Override
+    public @Nullable Heard refusing(Awaiting awaiting) {
+        return awaiting instanceof Awaiting.Reply ? Heard.of(this::refused) : null;
     }
 
     // Picking

@@ -14,9 +14,14 @@ import java.util.List;
  * @param strength how sure it is, 0 to 1
  * @param rest     what it leaves of the message to others, as long as the message and blanked where words were understood;
  *     empty where it takes all of it
+ * @param files    whether words of the message are taken down as a value
  * @param act      what is done if the listener decides for it
  */
-public record Heard(String rule, String detail, double strength, String rest, Runnable act) {
+public record Heard(String rule, String detail, double strength, String rest, boolean files, Runnable act) {
+
+    public Heard(String rule, String detail, double strength, String rest, Runnable act) {
+        this(rule, detail, strength, rest, false, act);
+    }
 
     /** Takes all of a message. */
     public Heard(String rule, String detail, Runnable act) {
@@ -30,16 +35,21 @@ public record Heard(String rule, String detail, double strength, String rest, Ru
 
     /** The same, leaving some of the message to others. */
     public Heard leaving(String rest) {
-        return new Heard(rule, detail, strength, rest, act);
+        return new Heard(rule, detail, strength, rest, files, act);
     }
 
     public Heard as(double strength) {
-        return new Heard(rule, detail, strength, rest, act);
+        return new Heard(rule, detail, strength, rest, files, act);
+    }
+
+    /** The same, taking words of the message down as a value. */
+    public Heard filing() {
+        return new Heard(rule, detail, strength, rest, true, act);
     }
 
     /** The same, with something done before it. */
     public Heard after(Runnable first) {
-        return new Heard(rule, detail, strength, rest, () -> {
+        return new Heard(rule, detail, strength, rest, files, () -> {
             first.run();
             act.run();
         });

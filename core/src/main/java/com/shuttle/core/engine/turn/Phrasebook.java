@@ -62,6 +62,15 @@ public final class Phrasebook {
     public static final String COMMENT = "Thank you. Would you like to add a word?";
     public static final String THANKS = "Thank you.";
     public static final String SEND_FILE = "Please send it as a file.";
+    public static final String HELLO = "Hello!";
+    public static final String WELCOME = "You're welcome.";
+    public static final String GLAD = "Good.";
+    public static final String SMILES = "Ha.";
+    public static final String I_SEE = "I see.";
+    public static final String A_PROGRAM =
+            "I'm a program that answers here, and a person can take over when you ask for one.";
+    public static final String NOTED_SO_FAR = "This is what I have so far:";
+    public static final String NOTHING_NOTED = "I have noted nothing so far.";
     public static final String LEFT_OUT = "All right, I'll leave that out.";
 
     private Phrasebook() {}

@@ -1,0 +1,89 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.acts.Act;
+import com.shuttle.core.acts.Kind;
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.listening.Strengths;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** What a message says by what it does, where no wording that is known says so. For one turn. */
+final class ActClaims {
+
+    /** What is said to who is only social; others are met with what goes on. */
+    private static final Map<Kind, String> REPLIES = Map.of(
+            Kind.GREETING, Phrasebook.HELLO,
+            Kind.THANKS, Phrasebook.WELCOME,
+            Kind.REACTION, Phrasebook.GLAD,
+            Kind.OK, Phrasebook.AS_YOU_LIKE,
+            Kind.LAUGHTER, Phrasebook.SMILES,
+            Kind.ROBOT, Phrasebook.A_PROGRAM,
+            Kind.CHAT, Phrasebook.I_SEE,
+            Kind.COMPLAINT, Phrasebook.SORRY);
+
+    private final TurnRun run;
+    private final Walker walker;
+    private final Requests requests;
+    private final Asides asides;
+    private final ClauseActs acts;
+
+    ActClaims(Walker walker, Requests requests, Asides asides, ClauseActs acts) {
+        this.run = walker.run();
+        this.walker = walker;
+        this.requests = requests;
+        this.asides = asides;
+        this.acts = acts;
+    }
+
+    /** A standing request in other words than those that are known. */
+    @Nullable
+    Heard request() {
+        if (!acts.surely(Act.REQUEST)) {
+            return null;
+        }
+        Standing meant = acts.are(Kind.PERSON, ClauseActs.SURE)
+                ? Standing.PERSON
+                : acts.are(Kind.BACK, ClauseActs.SURE)
+                        ? Standing.BACK
+                        : acts.are(Kind.RESTART, ClauseActs.BEYOND_DOUBT) ? Standing.START_AGAIN : null;
+        if (meant != null) {
+            return requests.meant(meant);
+        }
+        if (acts.are(Kind.RECAP, ClauseActs.SURE)) {
+            return new Heard("recap", "what is noted", new Recap(run, walker)::say).as(Strengths.ABOUT_THEMSELVES);
+        }
+        return acts.are(Kind.STOP, ClauseActs.SURE) ? asides.outWays() : null;
+    }
+
+    /** Who does not know yet, or will not say, in other words than those that are known. */
+    @Nullable
+    Heard attitude(String text) {
+        Awaiting pending = Questions.beneath(run.awaiting());
+        if (pending == null || pending instanceof Awaiting.OpenQuestion) {
+            return null;
+        }
+        if (acts.are(Kind.NOT_YET, ClauseActs.SURE)) {
+            return asides.isUnsure(text, pending);
+        }
+        Heard refused = acts.surely(Act.REFUSE) ? walker.player().refusing(pending) : null;
+        return refused == null ? null : refused.as(Strengths.ABOUT_THEMSELVES);
+    }
+
+    /** Who greets, thanks, laughs or grumbles is met in a few words, and what is open is asked again. */
+    @Nullable
+    Heard social() {
+        if (!acts.surely(Act.SOCIAL)) {
+            return null;
+        }
+        Kind kind = acts.kind(Act.SOCIAL);
+        return new Heard("social", kind.label(), () -> {
+                    run.await(Questions.beneath(run.awaiting()));
+                    run.say(REPLIES.getOrDefault(kind, Phrasebook.AS_YOU_LIKE));
+                    walker.putAgain();
+                })
+                .as(Strengths.SOCIAL);
+    }
+}

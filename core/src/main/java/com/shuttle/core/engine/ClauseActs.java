@@ -1,0 +1,153 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.acts.Act;
+import com.shuttle.core.acts.Cutting;
+import com.shuttle.core.acts.Kind;
+import com.shuttle.core.acts.Odds;
+import com.shuttle.core.acts.Situation;
+import com.shuttle.core.conversation.Query;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.listening.Span;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * What the clauses of one message do, as far as that was learnt. Where nothing is known of it, nothing is sure and everything is
+ * let pass, so that whoever asks goes by what else there is.
+ */
+final class ClauseActs {
+
+    /** From here on a clause is taken for what it is said to do. */
+    static final double SURE = 0.8;
+
+    /** For what cannot be undone, and what else was not understood at all. */
+    static final double BEYOND_DOUBT = 0.9;
+
+    /** Of a message of which nothing is known. */
+    static final ClauseActs UNKNOWN = new ClauseActs(List.of());
+
+    private static final double EVEN = 0.5;
+
+    private static final Cutting CUTTING = Cutting.shipped();
+
+    private record Clause(Span span, String words, Odds odds) {}
+
+    private final List<Clause> clauses;
+
+    private ClauseActs(List<Clause> clauses) {
+        this.clauses = List.copyOf(clauses);
+    }
+
+    static ClauseActs of(TurnRun run, Situation situation, String text) {
+        List<Span> spans = CUTTING.cut(text);
+        if (spans.isEmpty()) {
+            return UNKNOWN;
+        }
+        List<String> words = spans.stream()
+                .map(span -> text.substring(span.start(), span.end()))
+                .toList();
+        Odds[] odds = run.ask(new Query.Acts(words, situation, run.around().context()));
+        List<Clause> clauses = new ArrayList<>();
+        for (int i = 0; i < odds.length; i++) {
+            clauses.add(new Clause(spans.get(i), words.get(i), odds[i]));
+        }
+        return new ClauseActs(clauses);
+    }
+
+    boolean known() {
+        return !clauses.isEmpty();
+    }
+
+    /** Whether all that a message does beside being polite is surely this. */
+    boolean surely(Act act) {
+        return all(act, SURE);
+    }
+
+    private boolean all(Act act, double from) {
+        List<Clause> matter = matter();
+        return !matter.isEmpty()
+                && matter.stream().allMatch(clause -> clause.odds().of(act) >= from);
+    }
+
+    /** Whether all that a message does beside being polite is of this kind, with these odds at least. */
+    boolean are(Kind kind, double from) {
+        List<Clause> matter = matter();
+        return !matter.isEmpty()
+                && matter.stream().allMatch(clause -> clause.odds().of(kind) >= from);
+    }
+
+    /** The clauses that are about something; all of them where none is. */
+    private List<Clause> matter() {
+        List<Clause> matter = clauses.stream()
+                .filter(clause -> clause.odds().act() != Act.SOCIAL)
+                .toList();
+        return matter.isEmpty() ? clauses : matter;
+    }
+
+    /** The likeliest kind of an act in all of a message. */
+    Kind kind(Act act) {
+        return clauses.stream()
+                .map(Clause::odds)
+                .max(Comparator.comparingDouble(odds -> odds.of(act)))
+                .orElseThrow()
+                .kind(act);
+    }
+
+    /** How likely the clause that most of some words stand in does this; 0 where nothing is known. */
+    double of(Act act, List<Span> words) {
+        return at(words).of(act);
+    }
+
+    /** Whether the clause that most of some words stand in surely does this. */
+    boolean surely(Act act, List<Span> words) {
+        return of(act, words) >= SURE;
+    }
+
+    /** Whether words may be taken for what somebody gives, where any words would fit: at even odds, or where nothing is known. */
+    boolean mayGive(List<Span> words) {
+        return !known() || of(Act.GIVE, words) >= EVEN;
+    }
+
+    /** How likely a message changes something that was said before; -1 where nothing is known. */
+    double correcting() {
+        return clauses.stream()
+                .mapToDouble(clause -> clause.odds().of(Act.CORRECT))
+                .max()
+                .orElse(-1);
+    }
+
+    private Odds at(List<Span> words) {
+        Odds best = Odds.UNKNOWN;
+        int most = 0;
+        for (Clause clause : clauses) {
+            int shared = words.stream()
+                    .mapToInt(span -> Math.min(span.end(), clause.span().end())
+                            - Math.max(span.start(), clause.span().start()))
+                    .filter(length -> length > 0)
+                    .sum();
+            if (shared > most) {
+                most = shared;
+                best = clause.odds();
+            }
+        }
+        return best;
+    }
+
+    /** Tells of each clause what it does, and how surely. */
+    void trace(TurnRun run) {
+        for (Clause clause : clauses) {
+            Act act = clause.odds().act();
+            Kind kind = clause.odds().kind(act);
+            run.trace(
+                    "act",
+                    String.format(
+                            Locale.ROOT,
+                            "“%s” %s (%.0f %%)",
+                            clause.words(),
+                            kind.label(),
+                            100 * clause.odds().of(act)));
+        }
+    }
+}
