@@ -84,15 +84,25 @@ public sealed interface Awaiting {
                 .anyMatch(offer -> offer.id().equals(option) && offer.link().isBlank());
     }
 
-    /** The reply to a Question step. */
-    record Reply(@Nullable ValueType type, List<Offer> offers, int tries) implements Awaiting {
+    /** The reply to a Question step. @param said what was said and told only half of it; empty for nothing */
+    record Reply(@Nullable ValueType type, List<Offer> offers, int tries, String said) implements Awaiting {
         public Reply {
             offers = orNone(offers);
+            said = orEmpty(said);
+        }
+
+        public Reply(@Nullable ValueType type, List<Offer> offers, int tries) {
+            this(type, offers, tries, "");
+        }
+
+        /** The same after something that may be half of the answer. */
+        public Reply after(String half) {
+            return new Reply(type, offers, tries, half);
         }
 
         @Override
         public Awaiting onceMore() {
-            return new Reply(type, offers, tries + 1);
+            return new Reply(type, offers, tries + 1, said);
         }
     }
 

@@ -44,18 +44,18 @@ final class ActClaims {
         if (!acts.surely(Act.REQUEST)) {
             return null;
         }
-        Standing meant = acts.are(Kind.PERSON, ClauseActs.SURE)
+        Standing meant = acts.mean(Kind.PERSON, ClauseActs.SURE)
                 ? Standing.PERSON
-                : acts.are(Kind.BACK, ClauseActs.SURE)
+                : acts.mean(Kind.BACK, ClauseActs.SURE)
                         ? Standing.BACK
-                        : acts.are(Kind.RESTART, ClauseActs.BEYOND_DOUBT) ? Standing.START_AGAIN : null;
+                        : acts.mean(Kind.RESTART, ClauseActs.BEYOND_DOUBT) ? Standing.START_AGAIN : null;
         if (meant != null) {
             return requests.meant(meant);
         }
-        if (acts.are(Kind.RECAP, ClauseActs.SURE)) {
+        if (acts.mean(Kind.RECAP, ClauseActs.SURE)) {
             return new Heard("recap", "what is noted", new Recap(run, walker)::say).as(Strengths.ABOUT_THEMSELVES);
         }
-        return acts.are(Kind.STOP, ClauseActs.SURE) ? asides.outWays() : null;
+        return acts.mean(Kind.STOP, ClauseActs.SURE) ? asides.outWays() : null;
     }
 
     /** Who does not know yet, or will not say, in other words than those that are known. */
@@ -65,20 +65,32 @@ final class ActClaims {
         if (pending == null || pending instanceof Awaiting.OpenQuestion) {
             return null;
         }
-        if (acts.are(Kind.NOT_YET, ClauseActs.SURE)) {
+        if (acts.mean(Kind.NOT_YET, ClauseActs.SURE)) {
             return asides.isUnsure(text, pending);
         }
         Heard refused = acts.surely(Act.REFUSE) ? walker.player().refusing(pending) : null;
         return refused == null ? null : refused.as(Strengths.ABOUT_THEMSELVES);
     }
 
+    /** Back to something that is named; null where nothing is. */
+    @Nullable
+    Heard back(String text) {
+        return new Redoing(walker, acts).of(text);
+    }
+
+    /** What a message is rather than anything else, where nobody understood it: null for nothing better than to ask again. */
+    @Nullable
+    Heard otherwise() {
+        return acts.ratherThanAnything(Act.SOCIAL) ? said(acts.kind(Act.SOCIAL)) : null;
+    }
+
     /** Who greets, thanks, laughs or grumbles is met in a few words, and what is open is asked again. */
     @Nullable
     Heard social() {
-        if (!acts.surely(Act.SOCIAL)) {
-            return null;
-        }
-        Kind kind = acts.kind(Act.SOCIAL);
+        return acts.surely(Act.SOCIAL) ? said(acts.kind(Act.SOCIAL)) : null;
+    }
+
+    private Heard said(Kind kind) {
         return new Heard("social", kind.label(), () -> {
                     run.await(Questions.beneath(run.awaiting()));
                     run.say(REPLIES.getOrDefault(kind, Phrasebook.AS_YOU_LIKE));

@@ -145,7 +145,8 @@ final class Asides {
         BareValue bare = bare(text);
         Awaiting pending = Questions.beneath(run.awaiting());
         return new Heard("a value nobody asked for", bare.name().toLowerCase(Locale.ROOT), () -> {
-                    run.await(pending);
+                    // A month may be half of the day that is asked for.
+                    run.await(pending instanceof Awaiting.Reply reply ? reply.after(text) : pending);
                     boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
                     if (!asked && bare == BareValue.NONE && text.chars().anyMatch(Character::isLetter)) {
                         run.say(Phrasebook.AS_YOU_LIKE);

@@ -30,6 +30,11 @@ final class ClauseActs {
 
     private static final double EVEN = 0.5;
 
+    private static final double LIKELY = 0.6;
+
+    /** Of an act's odds, what a kind needs to be meant. */
+    private static final double MOSTLY = 0.7;
+
     private static final Cutting CUTTING = Cutting.shipped();
 
     private record Clause(Span span, String words, Odds odds) {}
@@ -78,6 +83,40 @@ final class ClauseActs {
                 && matter.stream().allMatch(clause -> clause.odds().of(kind) >= from);
     }
 
+    /** Whether all that a message does beside being polite is surely an act of this kind, and hardly another of its act. */
+    boolean mean(Kind kind, double from) {
+        return all(kind.act(), from) && are(kind, MOSTLY * from);
+    }
+
+    /** How likely some clause is of this kind. */
+    double likeliest(Kind kind) {
+        return clauses.stream()
+                .mapToDouble(clause -> clause.odds().of(kind))
+                .max()
+                .orElse(0);
+    }
+
+    /** How likely some clause does this. */
+    double likeliest(Act act) {
+        return clauses.stream()
+                .mapToDouble(clause -> clause.odds().of(act))
+                .max()
+                .orElse(0);
+    }
+
+    /** Where a message of one clause, which nothing else was understood of, does this rather than anything else. */
+    boolean ratherThanAnything(Act act) {
+        return clauses.size() == 1 && clauses.getFirst().odds().act() == act && likeliest(act) >= EVEN;
+    }
+
+    /** Stretches of a message that likely do this, each a clause. */
+    List<Span> those(Act act) {
+        return clauses.stream()
+                .filter(clause -> clause.odds().of(act) >= LIKELY)
+                .map(Clause::span)
+                .toList();
+    }
+
     /** The clauses that are about something; all of them where none is. */
     private List<Clause> matter() {
         List<Clause> matter = clauses.stream()
@@ -112,10 +151,7 @@ final class ClauseActs {
 
     /** How likely a message changes something that was said before; -1 where nothing is known. */
     double correcting() {
-        return clauses.stream()
-                .mapToDouble(clause -> clause.odds().of(Act.CORRECT))
-                .max()
-                .orElse(-1);
+        return known() ? likeliest(Act.CORRECT) : -1;
     }
 
     private Odds at(List<Span> words) {

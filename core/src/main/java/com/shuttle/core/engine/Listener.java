@@ -11,7 +11,6 @@ import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.TurnRun;
-import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
@@ -54,6 +53,7 @@ final class Listener {
     private final Questions questions;
     private ClauseActs acts = ClauseActs.UNKNOWN;
     private ActClaims byAct;
+    private Filing filing;
 
     Listener(TurnRun run, Walker walker) {
         this.run = run;
@@ -64,6 +64,7 @@ final class Listener {
         this.questions = new Questions(walker);
         this.asides = new Asides(walker, repairs, givenAway);
         this.byAct = new ActClaims(walker, requests, asides, acts);
+        this.filing = new Filing(run, acts);
     }
 
     void take(String text) {
@@ -104,6 +105,7 @@ final class Listener {
         acts = ClauseActs.of(run, Situations.of(run, walker), text);
         acts.trace(run);
         byAct = new ActClaims(walker, requests, asides, acts);
+        filing = new Filing(run, acts);
         Map<String, Reading.Given> kept = new LinkedHashMap<>();
         List<Span> facts = understood(claims, kept, whole, text);
         claims.weigh();
@@ -117,7 +119,12 @@ final class Listener {
         claims.trace(run);
         if (claims.none()) {
             run.await(Questions.beneath(run.awaiting()));
-            repairs.notUnderstood(text);
+            Heard otherwise = byAct.otherwise();
+            if (otherwise == null) {
+                repairs.notUnderstood(text);
+            } else {
+                act(otherwise);
+            }
         } else {
             act(claims, kept, decided);
         }
@@ -142,7 +149,7 @@ final class Listener {
             claims.add(Source.STANDING, booked, List.of());
             return List.of();
         }
-        Heard answer = given(answer(typed, text), text);
+        Heard answer = filing.given(answer(typed, text), text);
         boolean heardAll = answer != null
                 && (aside() && answer.strength() >= Strengths.ANSWER
                         || walker.player().hearsChanges());
@@ -162,7 +169,8 @@ final class Listener {
         Heard themselves = asides.aboutThemselves(text);
         claims.add(
                 Source.MOOD, themselves != null ? themselves : answer == null ? byAct.attitude(text) : null, List.of());
-        claims.add(Source.STANDING, standing == null && booked == null ? byAct.request() : null, facts);
+        claims.add(Source.STANDING, standing == null ? byAct.request() : null, facts);
+        claims.add(Source.STANDING, answer == null && change == null ? byAct.back(text) : null, facts);
         told.forEach((name, given) -> claims.add(
                 Source.FACT,
                 new Heard("", name + " " + given.value().shown(), () -> kept.put(name, given))
@@ -202,34 +210,6 @@ final class Listener {
         return given.end() > given.start() && given.end() - given.start() < text.length();
     }
 
-    /**
-     * An answer, unless the words that it would take down are surely none: what fits any words wants even odds at the least that
-     * something is given, and what was read among other words is left to who asks, requests or only mentions it.
-     */
-    private @Nullable Heard given(@Nullable Heard answer, String text) {
-        if (answer == null || !answer.files() || !acts.known()) {
-            return answer;
-        }
-        List<Span> words = answer.claim(Source.ANSWER, text, List.of()).words();
-        if (takesAnyWords()) {
-            return acts.mayGive(words) ? answer : null;
-        }
-        boolean other =
-                acts.surely(Act.ASK, words) || acts.surely(Act.REQUEST, words) || acts.surely(Act.MENTION, words);
-        return other && !Span.explains(text, words) ? null : answer;
-    }
-
-    /** Whether nearly any words would do for what is asked. */
-    private boolean takesAnyWords() {
-        Awaiting awaiting = run.awaiting();
-        ValueType type = awaiting == null ? null : awaiting.type();
-        return type != null
-                && (type.free()
-                        || type == ValueType.PERSON_NAME
-                        || type == ValueType.PLACE
-                        || type == ValueType.COMPANY);
-    }
-
     /** What a message tells besides its answer, or besides what it changes. */
     private Map<String, Reading.Given> told(String text, @Nullable Heard answer, @Nullable Heard change) {
         String besides = answer == null || run.awaiting() instanceof Awaiting.OpenQuestion ? text : answer.rest();
@@ -240,14 +220,9 @@ final class Listener {
         }
         Map<String, Reading.Given> told =
                 new LinkedHashMap<>(givenAway.of(left, pending == null ? List.of() : List.of(pending.name())));
-        told.values().removeIf(given -> isPlaced(given, text) && onlySpokenOf(given));
+        told.values().removeIf(given -> isPlaced(given, text) && filing.isOnlySpokenOf(given));
+        filing.implied(text, left, pending).forEach(told::putIfAbsent);
         return told;
-    }
-
-    /** Whether a value stands in a clause that asks, or mentions it without choosing it. */
-    private boolean onlySpokenOf(Reading.Given given) {
-        List<Span> words = List.of(new Span(given.start(), given.end()));
-        return acts.surely(Act.ASK, words) || acts.surely(Act.MENTION, words);
     }
 
     /** The words that an answer itself consists of, where it leaves others. */
@@ -268,7 +243,7 @@ final class Listener {
                 .flatMap(source -> claims.words(source).stream())
                 .toList();
         boolean mayBlank = !claims.won(Source.CHANGE) && !claims.won(Source.STANDING);
-        questions.beside(text, taken, mayBlank).forEach(asked -> claims.add(Source.QUESTION, asked, taken));
+        questions.beside(text, taken, mayBlank, acts).forEach(asked -> claims.add(Source.QUESTION, asked, taken));
     }
 
     /** What a message is where nobody asked for it: a value, a question, a phrase that leads elsewhere, or bad temper. */
@@ -319,7 +294,11 @@ final class Listener {
                 .flatMap(source -> claims.winners(source).stream())
                 .toList();
         main.forEach(this::act);
-        if (main.isEmpty()) {
+        Slot pending = repairs.pending(run.awaiting());
+        if (main.isEmpty() && pending != null && kept.containsKey(pending.name())) {
+            // What is asked was told among other things: the step finds it known.
+            run.stand(run.at());
+        } else if (main.isEmpty()) {
             run.await(decided ? run.awaiting() : Questions.beneath(run.awaiting()));
             walker.putAgain();
         }

@@ -68,10 +68,11 @@ final class Questions {
      *
      * @param taken    words that something else understood; a question that is nothing else is none
      * @param mayBlank whether what is not known is said to be so
+     * @param acts     what the message does
      */
-    List<Heard> beside(String text, List<Span> taken, boolean mayBlank) {
+    List<Heard> beside(String text, List<Span> taken, boolean mayBlank, ClauseActs acts) {
         List<Heard> heard = new ArrayList<>();
-        for (Clauses.Clause question : Clauses.questions(text)) {
+        for (Clauses.Clause question : asked(text, acts)) {
             if (!Weighing.say(text, Span.minus(List.of(question.span()), taken))) {
                 continue;
             }
@@ -98,6 +99,17 @@ final class Questions {
         return heard;
     }
 
+    /** The questions of a message by their form, and the clauses that ask without it. */
+    private static List<Clauses.Clause> asked(String text, ClauseActs acts) {
+        List<Clauses.Clause> asked = new ArrayList<>(Clauses.questions(text));
+        for (Span span : acts.those(Act.ASK)) {
+            if (asked.stream().noneMatch(one -> one.span().overlaps(span))) {
+                asked.add(Clauses.Clause.of(text, span));
+            }
+        }
+        return asked;
+    }
+
     /** Asks whether something is all right, which is answered by going on. */
     private static final Pattern SEEKS_CONSENT = Pattern.compile(
             "\\W*(?:(?:is|does|would|will|can|could|are|if)\\s+)+(?:that|this|it|you|we|i|these|those)\\b(?:[\\s'’]+(?:be|do|is|all|too|still|that|it|this|me|us|right|ok|okay|alright|fine|good|work|works|possible|enough|correct|late|early|soon|much|many|far|help|manage|please|with|for|by|then|now|you|us|note|change|hear|see|understand|tell|say|make|take|put|let|know))*+\\W*",
@@ -119,15 +131,15 @@ final class Questions {
      */
     @Nullable
     Heard own(String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads, ClauseActs acts) {
-        Heard several = several(text, pending);
+        Heard several = several(text, pending, acts);
         return several != null
                 ? several
                 : single(text, pending, told, leads, Words.looksLikeQuestion(text) || acts.surely(Act.ASK));
     }
 
     /** Questions in one message that are each surely known. */
-    private @Nullable Heard several(String text, @Nullable Awaiting pending) {
-        List<Finding> known = Clauses.questions(text).stream()
+    private @Nullable Heard several(String text, @Nullable Awaiting pending, ClauseActs acts) {
+        List<Finding> known = asked(text, acts).stream()
                 .map(question -> answering.ask(List.of(question.words()), List.of()))
                 .filter(finding -> finding.outcome() == Finding.Outcome.ANSWER)
                 .toList();

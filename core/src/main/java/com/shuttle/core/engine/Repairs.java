@@ -49,6 +49,13 @@ final class Repairs {
             "^\\W*(?:hm+|ok|okay|all ?right|right|fine|well|then|so|rather|say|let'?s say)\\b",
             Pattern.CASE_INSENSITIVE);
 
+    /** Where a message that changes two things may be parted. */
+    private static final Pattern PARTS =
+            Pattern.compile("\\s+and\\s+|[,;.:]\\s+(?:and\\s+)?", Pattern.CASE_INSENSITIVE);
+
+    /** From here on a message is looked at for what it may correct without saying so. */
+    private static final double LIKELY = 0.6;
+
     private final TurnRun run;
     private final Walker walker;
 
@@ -81,6 +88,16 @@ final class Repairs {
                 correcting,
                 run.around().context(),
                 run.around().meaning()));
+        if (repairs.size() == 1) {
+            repairs.addAll(also(text, known, repairs.getFirst(), open, pending));
+        }
+        if (repairs.isEmpty() && correcting >= LIKELY) {
+            new Implied(run)
+                    .in(text, slot -> run.facts.knows(slot.name()) && !isPending(slot, pending))
+                    .filter(said ->
+                            !said.value().equals(run.facts.value(said.slot().name())))
+                    .ifPresent(said -> repairs.add(new Repair(said.slot().name(), said.value(), "implied")));
+        }
         if (awaiting instanceof Awaiting.Slot || awaiting instanceof Awaiting.Own) {
             repairs.removeIf(this::isOfTimes);
         }
@@ -94,6 +111,32 @@ final class Repairs {
                 Clauses.questions(text).stream().map(Clauses.Clause::span).toList());
         others.addAll(toldBesides(text, repairs, pending));
         return new Heard("changed", told, Strengths.CHANGE, Span.only(text, others), () -> apply(repairs));
+    }
+
+    private static boolean isPending(Slot slot, @Nullable Slot pending) {
+        return pending != null && pending.name().equals(slot.name());
+    }
+
+    /** What else a message changes that changes one thing: each part of it that names what it is about, or denies what was. */
+    private List<Repair> also(String text, List<Known> known, Repair first, List<Slot> open, @Nullable Slot pending) {
+        List<Known> others = known.stream()
+                .filter(one -> !one.slot().name().equals(first.variable()))
+                .toList();
+        return Stream.of(PARTS.split(text))
+                .filter(part -> part.length() < text.length())
+                .map(part -> RepairReader.read(
+                        part,
+                        others,
+                        open,
+                        pending,
+                        1,
+                        run.around().context(),
+                        run.around().meaning()))
+                .filter(repairs -> repairs.size() == 1 && repairs.getFirst().aimed())
+                .map(List::getFirst)
+                .filter(repair -> !repair.after().equals(first.after()))
+                .limit(1)
+                .toList();
     }
 
     /** What is said of days and hours while times are offered is meant for them, unless it names what it changes. */
@@ -272,7 +315,8 @@ final class Repairs {
             run.say(Phrasebook.STILL_WAITING);
             return;
         }
-        Awaiting tried = awaiting.onceMore();
+        Awaiting tried =
+                awaiting instanceof Awaiting.Reply reply ? reply.after(text).onceMore() : awaiting.onceMore();
         Player player = walker.player();
         run.await(tried);
         run.trace("not understood", "try " + tried.tries());

@@ -45,7 +45,14 @@ public final class Clauses {
      * @param words  without what only joins it to others
      * @param marked whether it bears its mark
      */
-    public record Clause(String words, Span span, boolean marked) {}
+    public record Clause(String words, Span span, boolean marked) {
+
+        /** A clause of a message that asks without its mark. */
+        public static Clause of(String text, Span span) {
+            String bare = LEAD.matcher(text.substring(span.start(), span.end())).replaceFirst("");
+            return new Clause(bare.strip().replaceFirst("[\\s,.!?]*+$", "?"), span, false);
+        }
+    }
 
     /** The questions of a message, each whole: those that bear their mark, and those behind what is told that lack it. */
     public static List<Clause> questions(String text) {

@@ -13,4 +13,13 @@ public record Repair(String variable, Value after, String why) {
 
     /** It was said without a word of what it is of. */
     public static final String TOLD_ANEW = "told anew";
+
+    static final String NAMED = "named";
+    static final String DENIED = "the old value denied";
+    static final String OPTION = "option changed";
+
+    /** Whether it is plain what is meant: its name was said, or its old value denied. */
+    public boolean aimed() {
+        return why.equals(NAMED) || why.equals(DENIED) || why.equals(OPTION);
+    }
 }

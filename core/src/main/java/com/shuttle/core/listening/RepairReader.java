@@ -147,7 +147,7 @@ public final class RepairReader {
                         ? many(one.slot(), before, said)
                         : chosen(said);
                 if (after != null && !after.equals(one.value())) {
-                    repairs.add(new Repair(one.slot().name(), after, "option changed"));
+                    repairs.add(new Repair(one.slot().name(), after, Repair.OPTION));
                 }
             }
         }
@@ -198,7 +198,7 @@ public final class RepairReader {
                 return List.of(new Repair(
                         one.slot().name(),
                         Completing.inPlaceOf(text, one.value(), after, context),
-                        denied ? "the old value denied" : "named"));
+                        denied ? Repair.DENIED : Repair.NAMED));
             }
         }
         return spelled();

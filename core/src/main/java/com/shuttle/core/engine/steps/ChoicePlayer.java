@@ -178,7 +178,13 @@ final class ChoicePlayer extends Player {
                         .toList()
                 : Offers.asOffered(pick.offers());
         String said = Clauses.statements(text);
-        return step.many() ? hearMany(pick, offered, text, said) : hearOne(pick, offered, text, said);
+        if (step.many()) {
+            return hearMany(pick, offered, text, said);
+        }
+        Heard heard = hearOne(pick, offered, text, said);
+        List<Offer> all = heard != null || !step.table().isEmpty() ? List.of() : Offers.of(Offers.options(step, run));
+        // Who was asked which of some may mean another after all.
+        return all.size() > pick.offers().size() ? hear(new Awaiting.Pick(all, pick.tries()), text) : heard;
     }
 
     private @Nullable Heard hearOne(Awaiting.Pick pick, List<Option> offered, String text, String said) {
@@ -194,10 +200,7 @@ final class ChoicePlayer extends Player {
                         .filing()
                         .leaving(rest(text, offered));
             case OptionMatcher.Match.Several(List<Option> options) ->
-                new Heard(
-                                "unclear",
-                                "between " + options.size() + " options",
-                                () -> run.sayOneOf(List.of(Phrasebook.WHICH), Offers.of(options)))
+                new Heard("unclear", "between " + options.size() + " options", () -> which(options, pick.tries()))
                         .leaving(OptionsSaid.without(text, offered));
             case OptionMatcher.Match.None()
             when amongFacts(text, offered) instanceof Option option ->
@@ -235,6 +238,13 @@ final class ChoicePlayer extends Player {
                                 .as(Strengths.NO_OPTION)
                                 .leaving(text);
         };
+    }
+
+    /** Asks which of some is meant; what is said next is about these. */
+    private void which(List<Option> options, int tries) {
+        List<Offer> narrower = Offers.of(options);
+        run.sayOneOf(List.of(Phrasebook.WHICH), narrower);
+        run.await(new Awaiting.Pick(narrower, tries));
     }
 
     /** The one option that a message names which also tells other things that are wanted, and so is no mere question. */

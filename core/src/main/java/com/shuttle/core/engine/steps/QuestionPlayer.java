@@ -17,6 +17,7 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.HalfDay;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
@@ -73,7 +74,7 @@ final class QuestionPlayer extends Player {
     @Override
     public @Nullable Heard hear(Awaiting awaiting, String text) {
         return switch (awaiting) {
-            case Awaiting.Reply ignored -> hearReply(text);
+            case Awaiting.Reply reply -> hearReply(text, whole(reply, text));
             case Awaiting.Confirm confirm -> hearConfirmation(confirm, text);
             case Awaiting.Which which -> {
                 Value value = asking.chosen(which, step, text);
@@ -85,7 +86,17 @@ final class QuestionPlayer extends Player {
         };
     }
 
-    private @Nullable Heard hearReply(String text) {
+    /** What is said with what was said before, where each was half of a day. */
+    private String whole(Awaiting.Reply reply, String text) {
+        return step.type() != ValueType.DATE || reply.said().isEmpty()
+                ? text
+                : HalfDay.month(reply.said(), run.around().context())
+                        .flatMap(month -> HalfDay.completed(text, month))
+                        .orElse(text);
+    }
+
+    /** @param whole the same with what was said before, where that belongs to it */
+    private @Nullable Heard hearReply(String text, String whole) {
         if (step.type() == ValueType.FILE) {
             return refuses(text) ? Heard.of(this::refused) : null;
         }
@@ -100,7 +111,7 @@ final class QuestionPlayer extends Player {
                 course.putAgain();
             });
         }
-        return switch (asking.read(step, text)) {
+        return switch (asking.read(step, whole).within(text.length())) {
             case Reading.Given(Value value, int start, int end) ->
                 new Heard(
                                 "answer to the question",

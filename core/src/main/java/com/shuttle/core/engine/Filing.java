@@ -1,0 +1,82 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.acts.Act;
+import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.listening.Source;
+import com.shuttle.core.listening.Span;
+import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Slot;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** What of a message may be taken down as a value, by what its clauses do. For one turn. */
+final class Filing {
+
+    private final TurnRun run;
+    private final ClauseActs acts;
+
+    Filing(TurnRun run, ClauseActs acts) {
+        this.run = run;
+        this.acts = acts;
+    }
+
+    /**
+     * An answer, unless the words that it would take down are surely none: what fits any words wants even odds at the least that
+     * something is given, and what was read among other words is left to who asks, requests or only mentions it.
+     */
+    @Nullable
+    Heard given(@Nullable Heard answer, String text) {
+        if (answer == null || !answer.files() || !acts.known()) {
+            return answer;
+        }
+        List<Span> words = answer.claim(Source.ANSWER, text, List.of()).words();
+        if (takesAnyWords()) {
+            return acts.mayGive(words) ? answer : null;
+        }
+        boolean other =
+                acts.surely(Act.ASK, words) || acts.surely(Act.REQUEST, words) || acts.surely(Act.MENTION, words);
+        return other && !Span.explains(text, words) ? null : answer;
+    }
+
+    /** Whether nearly any words would do for what is asked. */
+    private boolean takesAnyWords() {
+        Awaiting awaiting = run.awaiting();
+        ValueType type = awaiting == null ? null : awaiting.type();
+        return type != null
+                && (type.free()
+                        || type == ValueType.PERSON_NAME
+                        || type == ValueType.PLACE
+                        || type == ValueType.COMPANY);
+    }
+
+    /** Whether a value stands in a clause that asks, or mentions it without choosing it. */
+    boolean isOnlySpokenOf(Reading.Given given) {
+        List<Span> words = List.of(new Span(given.start(), given.end()));
+        return acts.surely(Act.ASK, words) || acts.surely(Act.MENTION, words);
+    }
+
+    /**
+     * What clauses that tell something say to questions for yes or no that are still to come.
+     *
+     * @param left    what others leave of the message, as long as it
+     * @param pending what is asked for now; null for nothing
+     */
+    Map<String, Reading.Given> implied(String text, String left, @Nullable Slot pending) {
+        Map<String, Reading.Given> implied = new LinkedHashMap<>();
+        for (Span clause : left.length() == text.length() ? acts.those(Act.GIVE) : List.<Span>of()) {
+            new Implied(run)
+                    .in(
+                            left.substring(clause.start(), clause.end()),
+                            slot -> !run.facts.knows(slot.name())
+                                    && (pending == null || !pending.name().equals(slot.name())))
+                    .ifPresent(said -> implied.put(
+                            said.slot().name(), new Reading.Given(said.value(), clause.start(), clause.end())));
+        }
+        return implied;
+    }
+}

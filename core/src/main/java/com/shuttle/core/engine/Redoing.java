@@ -1,0 +1,132 @@
+package com.shuttle.core.engine;
+
+import com.shuttle.core.acts.Act;
+import com.shuttle.core.acts.Kind;
+import com.shuttle.core.conversation.Place;
+import com.shuttle.core.conversation.Playbook;
+import com.shuttle.core.engine.steps.Players;
+import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Step;
+import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.SeveralReader;
+import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.Value;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Goes back to a thing that is named without its new value ("I'd like to change the date"): what was answered since stays, and is
+ * not asked again. For one turn.
+ */
+final class Redoing {
+
+    /** How likely a message must want to change something, or correct it. */
+    private static final double LIKELY = 0.6;
+
+    /** Cosine of what is meant to its question, and its lead over the next. */
+    private static final double NEAR = 0.4;
+
+    private static final double LEAD = 0.08;
+
+    /** Something known, and the question that it answers. */
+    private record Answered(Slot slot, Place place, String question) {}
+
+    private final TurnRun run;
+    private final Walker walker;
+    private final ClauseActs acts;
+
+    Redoing(Walker walker, ClauseActs acts) {
+        this.run = walker.run();
+        this.walker = walker;
+        this.acts = acts;
+    }
+
+    /** What a message wants to answer once more; null where it names nothing that was answered. */
+    @Nullable
+    Heard of(String text) {
+        double odds = acts.likeliest(Kind.CHANGE) + acts.likeliest(Kind.BACK) + acts.likeliest(Act.CORRECT);
+        Answered meant = odds < LIKELY ? null : meant(text);
+        return meant == null
+                ? null
+                : new Heard("back to a question", meant.slot().name(), () -> goBack(meant)).as(Strengths.ANSWER);
+    }
+
+    /** The one that is named, or else plainly the nearest in meaning. */
+    private @Nullable Answered meant(String text) {
+        List<Answered> answered = answered();
+        List<Answered> named = answered.stream()
+                .filter(one -> SeveralReader.names(text, one.slot()))
+                .toList();
+        if (named.size() == 1) {
+            return named.getFirst();
+        }
+        List<Answered> among = named.isEmpty() ? answered : named;
+        double[] near = run.around()
+                .meaning()
+                .nearness(text, among.stream().map(Answered::question).toList());
+        List<Integer> order = Stream.iterate(0, i -> i + 1)
+                .limit(near.length)
+                .sorted(Comparator.comparingDouble(i -> -near[i]))
+                .toList();
+        if (order.isEmpty() || near[order.getFirst()] < NEAR) {
+            return null;
+        }
+        boolean plain = order.size() < 2 || near[order.getFirst()] - near[order.get(1)] >= LEAD;
+        return plain ? among.get(order.getFirst()) : null;
+    }
+
+    private List<Answered> answered() {
+        List<Answered> all = new ArrayList<>();
+        List<Place> places = new ArrayList<>(run.trail.places());
+        if (run.at() != null && !places.contains(run.at())) {
+            places.add(run.at());
+        }
+        for (Place place : places) {
+            Step step = run.playbook.step(place);
+            if (step instanceof Choice choice) {
+                run.playbook.choices().stream()
+                        .filter(chosen -> chosen.place().equals(place))
+                        .forEach(chosen -> add(all, chosen.slot(), place, first(choice)));
+            } else if (step != null) {
+                for (Wanted wanted : step.wants()) {
+                    add(all, run.playbook.slot(wanted.variable()), place, wanted.called() + " " + first(step));
+                }
+            }
+        }
+        return all;
+    }
+
+    private void add(List<Answered> all, @Nullable Slot slot, Place place, String question) {
+        if (slot != null && run.facts.knows(slot.name())) {
+            all.add(new Answered(slot, place, question.strip()));
+        }
+    }
+
+    private static String first(Step step) {
+        return step.wordings().isEmpty() ? "" : step.wordings().getFirst();
+    }
+
+    private void goBack(Answered meant) {
+        List<Place> places = run.trail.places();
+        for (Playbook.Chosen choice : run.playbook.choices()) {
+            String variable = choice.slot().name();
+            Value value = run.facts.value(variable);
+            if (value != null && places.indexOf(choice.place()) > places.indexOf(meant.place())) {
+                run.facts.tell(variable, value);
+            }
+        }
+        if (run.playbook.step(meant.place()) instanceof Choice) {
+            Players.of(run.playbook.step(meant.place()), walker).forget();
+        } else {
+            run.facts.forget(meant.slot().name());
+        }
+        run.await(null);
+        run.stand(meant.place());
+    }
+}
