@@ -17,6 +17,7 @@ import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -46,7 +47,7 @@ public final class Playbook {
     private final Map<String, Slot> slotsByName = new HashMap<>();
     private final List<Chosen> choices = new ArrayList<>();
     private final Map<String, Set<String>> askedIn = new HashMap<>();
-    private final Map<String, Wanted> wanted = new HashMap<>();
+    private final Map<String, Wanted> wanted = new LinkedHashMap<>();
     private final boolean books;
 
     public Playbook(Release release) {
@@ -175,6 +176,11 @@ public final class Playbook {
     /** The first question for a variable, in the designer's order; null for none. */
     public @Nullable Wanted wanted(String variable) {
         return wanted.get(variable);
+    }
+
+    /** The first question for each variable that any step asks for, in the designer's order. */
+    public Collection<Wanted> wanted() {
+        return Collections.unmodifiableCollection(wanted.values());
     }
 
     /** The variables that a flow's steps ask for. */

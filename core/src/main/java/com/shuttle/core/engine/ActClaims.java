@@ -78,10 +78,18 @@ final class ActClaims {
         return new Redoing(walker, acts).of(text);
     }
 
-    /** What a message is rather than anything else, where nobody understood it: null for nothing better than to ask again. */
+    /**
+     * What a message is rather than anything else, where nobody understood it; null for nothing better than to ask again.
+     *
+     * @param doubted whether the step would have taken it; then it is asked whether it may
+     */
     @Nullable
-    Heard otherwise() {
-        return acts.ratherThanAnything(Act.SOCIAL) ? said(acts.kind(Act.SOCIAL)) : null;
+    Heard otherwise(String text, boolean doubted) {
+        if (acts.ratherThanAnything(Act.SOCIAL)) {
+            return said(acts.kind(Act.SOCIAL));
+        }
+        Awaiting pending = run.awaiting();
+        return doubted && pending != null ? walker.player().doubting(pending, text) : null;
     }
 
     /** Who greets, thanks, laughs or grumbles is met in a few words, and what is open is asked again. */

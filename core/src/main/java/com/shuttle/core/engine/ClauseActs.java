@@ -88,6 +88,11 @@ final class ClauseActs {
         return all(kind.act(), from) && are(kind, MOSTLY * from);
     }
 
+    /** Whether it has a word that denies something. */
+    boolean denies() {
+        return clauses.stream().anyMatch(clause -> Implied.denies(clause.words()));
+    }
+
     /** How likely some clause is of this kind. */
     double likeliest(Kind kind) {
         return clauses.stream()
@@ -115,6 +120,11 @@ final class ClauseActs {
                 .filter(clause -> clause.odds().of(act) >= LIKELY)
                 .map(Clause::span)
                 .toList();
+    }
+
+    /** The clauses that give something where another corrects something: each of the two is for somebody else. */
+    List<Span> givenBesides() {
+        return those(Act.CORRECT).isEmpty() ? List.of() : those(Act.GIVE);
     }
 
     /** The clauses that are about something; all of them where none is. */

@@ -9,6 +9,7 @@ import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,10 +19,12 @@ import org.jspecify.annotations.Nullable;
 final class Filing {
 
     private final TurnRun run;
+    private final Walker walker;
     private final ClauseActs acts;
 
-    Filing(TurnRun run, ClauseActs acts) {
-        this.run = run;
+    Filing(Walker walker, ClauseActs acts) {
+        this.run = walker.run();
+        this.walker = walker;
         this.acts = acts;
     }
 
@@ -41,6 +44,18 @@ final class Filing {
         boolean other =
                 acts.surely(Act.ASK, words) || acts.surely(Act.REQUEST, words) || acts.surely(Act.MENTION, words);
         return other && !Span.explains(text, words) ? null : answer;
+    }
+
+    /** A no where yes or no is asked for: an answer that denies something in words that are not known for it; null for none. */
+    @Nullable
+    Heard denied() {
+        boolean asked = run.awaiting() instanceof Awaiting.Reply reply && reply.type() == ValueType.YES_NO;
+        return asked && acts.surely(Act.GIVE) && acts.denies()
+                ? new Heard(
+                        "answer to the question",
+                        "no, by a denial",
+                        () -> walker.player().given(new Value.YesNo(false)))
+                : null;
     }
 
     /** Whether nearly any words would do for what is asked. */
@@ -72,10 +87,10 @@ final class Filing {
             new Implied(run)
                     .in(
                             left.substring(clause.start(), clause.end()),
-                            slot -> !run.facts.knows(slot.name())
-                                    && (pending == null || !pending.name().equals(slot.name())))
+                            name -> !run.facts.knows(name)
+                                    && (pending == null || !pending.name().equals(name)))
                     .ifPresent(said -> implied.put(
-                            said.slot().name(), new Reading.Given(said.value(), clause.start(), clause.end())));
+                            said.variable(), new Reading.Given(said.value(), clause.start(), clause.end())));
         }
         return implied;
     }

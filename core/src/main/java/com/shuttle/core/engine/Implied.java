@@ -5,7 +5,6 @@ import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
-import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
@@ -38,7 +37,7 @@ final class Implied {
             "didnt", "doesn't", "doesnt", "wasn't", "wasnt", "weren't", "werent");
 
     /** A question and what a clause says to it. */
-    record Said(Slot slot, Value.YesNo value) {}
+    record Said(String variable, Value.YesNo value) {}
 
     private final TurnRun run;
 
@@ -49,19 +48,19 @@ final class Implied {
     /**
      * What a clause says to a question for yes or no.
      *
-     * @param which of those questions are looked at
+     * @param which of their variables are looked at
      */
-    Optional<Said> in(String clause, Predicate<Slot> which) {
+    Optional<Said> in(String clause, Predicate<String> which) {
         int words = Words.of(clause).size();
-        List<Slot> asked = run.playbook.slots().stream()
-                .filter(slot -> slot.type() == ValueType.YES_NO && which.test(slot))
+        List<Wanted> asked = run.playbook.wanted().stream()
+                .filter(one -> one.type() == ValueType.YES_NO && which.test(one.variable()))
                 .toList();
         if (words < FEWEST || words > MOST || asked.isEmpty()) {
             return Optional.empty();
         }
-        List<Slot> all = new ArrayList<>(asked);
-        run.playbook.slots().stream().filter(slot -> !asked.contains(slot)).forEach(all::add);
-        List<String> questions = all.stream().map(slot -> question(slot.name())).toList();
+        List<Wanted> all = new ArrayList<>(asked);
+        run.playbook.wanted().stream().filter(one -> !asked.contains(one)).forEach(all::add);
+        List<String> questions = all.stream().map(Implied::question).toList();
         double[] near = run.around().meaning().nearness(clause, questions);
         int best = 0;
         double rival = -1;
@@ -74,21 +73,19 @@ final class Implied {
             return Optional.empty();
         }
         boolean yes = denies(clause) == denies(questions.get(best));
-        return Optional.of(new Said(all.get(best), new Value.YesNo(yes)));
+        return Optional.of(new Said(all.get(best).variable(), new Value.YesNo(yes)));
     }
 
-    private static boolean denies(String text) {
+    static boolean denies(String text) {
         return Words.of(text).stream().anyMatch(DENY::contains);
     }
 
-    private String question(String variable) {
-        Wanted wanted = run.playbook.wanted(variable);
+    private static String question(Wanted wanted) {
         return switch (wanted) {
             case Question question
             when !question.wordings().isEmpty() -> question.wordings().getFirst();
             case Fact fact when !fact.ask().isBlank() -> fact.ask();
-            case null -> variable;
-            default -> wanted.called().isBlank() ? variable.replace('_', ' ') : wanted.called();
+            default -> wanted.called().isBlank() ? wanted.variable().replace('_', ' ') : wanted.called();
         };
     }
 }

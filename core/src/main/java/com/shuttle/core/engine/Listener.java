@@ -54,6 +54,8 @@ final class Listener {
     private ClauseActs acts = ClauseActs.UNKNOWN;
     private ActClaims byAct;
     private Filing filing;
+    /** Whether the step would have taken the message, and it was not sure enough that it is an answer. */
+    private boolean doubted;
 
     Listener(TurnRun run, Walker walker) {
         this.run = run;
@@ -64,7 +66,7 @@ final class Listener {
         this.questions = new Questions(walker);
         this.asides = new Asides(walker, repairs, givenAway);
         this.byAct = new ActClaims(walker, requests, asides, acts);
-        this.filing = new Filing(run, acts);
+        this.filing = new Filing(walker, acts);
     }
 
     void take(String text) {
@@ -105,7 +107,7 @@ final class Listener {
         acts = ClauseActs.of(run, Situations.of(run, walker), text);
         acts.trace(run);
         byAct = new ActClaims(walker, requests, asides, acts);
-        filing = new Filing(run, acts);
+        filing = new Filing(walker, acts);
         Map<String, Reading.Given> kept = new LinkedHashMap<>();
         List<Span> facts = understood(claims, kept, whole, text);
         claims.weigh();
@@ -119,7 +121,7 @@ final class Listener {
         claims.trace(run);
         if (claims.none()) {
             run.await(Questions.beneath(run.awaiting()));
-            Heard otherwise = byAct.otherwise();
+            Heard otherwise = byAct.otherwise(whole, doubted);
             if (otherwise == null) {
                 repairs.notUnderstood(text);
             } else {
@@ -149,11 +151,15 @@ final class Listener {
             claims.add(Source.STANDING, booked, List.of());
             return List.of();
         }
-        Heard answer = filing.given(answer(typed, text), text);
+        List<Span> gives = acts.givenBesides();
+        String giving = gives.isEmpty() ? text : Span.only(text, gives);
+        Heard heard = answer(gives.isEmpty() ? typed : giving, giving);
+        Heard answer = filing.given(heard == null ? filing.denied() : heard, text);
+        doubted = heard != null && answer == null;
         boolean heardAll = answer != null
                 && (aside() && answer.strength() >= Strengths.ANSWER
                         || walker.player().hearsChanges());
-        Heard change = heardAll ? null : repairs.change(text, acts.correcting());
+        Heard change = heardAll ? null : repairs.change(text, acts);
         Map<String, Reading.Given> told = told(text, answer, change);
         List<Span> facts = told.values().stream()
                 .filter(given -> isPlaced(given, text))

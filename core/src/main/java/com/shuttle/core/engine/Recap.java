@@ -1,17 +1,14 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.conversation.Message.Look;
-import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.ValueType;
-import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 
 /** Says what the visitor has told so far, in the order of the questions, and asks on. */
 final class Recap {
@@ -44,19 +41,20 @@ final class Recap {
     /** What was asked for or chosen and is known, by what it is called; never what is secret. */
     private Map<String, String> told() {
         Map<String, String> told = new LinkedHashMap<>();
-        Stream.concat(
-                        run.playbook.choices().stream().map(Playbook.Chosen::slot),
-                        run.playbook.slots().stream().filter(slot -> slot.type() != ValueType.SECRET))
-                .forEach(slot -> {
-                    Value value = run.facts.value(slot.name());
-                    if (value != null) {
-                        told.putIfAbsent(called(slot), value.shown());
-                    }
-                });
+        run.playbook
+                .choices()
+                .forEach(choice ->
+                        tell(told, choice.slot().label(), choice.slot().name()));
+        run.playbook.wanted().stream()
+                .filter(wanted -> wanted.type() != ValueType.SECRET)
+                .forEach(wanted -> tell(told, wanted.called(), wanted.variable()));
         return told;
     }
 
-    private static String called(Slot slot) {
-        return slot.label().isBlank() ? slot.name().replace('_', ' ') : slot.label();
+    private void tell(Map<String, String> told, String called, String variable) {
+        Value value = run.facts.value(variable);
+        if (value != null) {
+            told.putIfAbsent(called.isBlank() ? variable.replace('_', ' ') : called, value.shown());
+        }
     }
 }

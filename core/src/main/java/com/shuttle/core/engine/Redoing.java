@@ -95,15 +95,15 @@ final class Redoing {
                         .forEach(chosen -> add(all, chosen.slot(), place, first(choice)));
             } else if (step != null) {
                 for (Wanted wanted : step.wants()) {
-                    add(all, run.playbook.slot(wanted.variable()), place, wanted.called() + " " + first(step));
+                    add(all, Slot.of(wanted), place, wanted.called() + " " + first(step));
                 }
             }
         }
         return all;
     }
 
-    private void add(List<Answered> all, @Nullable Slot slot, Place place, String question) {
-        if (slot != null && run.facts.knows(slot.name())) {
+    private void add(List<Answered> all, Slot slot, Place place, String question) {
+        if (run.facts.knows(slot.name())) {
             all.add(new Answered(slot, place, question.strip()));
         }
     }

@@ -67,10 +67,11 @@ final class Repairs {
     /**
      * "Sorry, my email is …" changes that variable and nothing else; the place is kept.
      *
-     * @param correcting how likely the message corrects something; -1 where that is not known
+     * @param acts what the message does
      */
     @Nullable
-    Heard change(String text, double correcting) {
+    Heard change(String text, ClauseActs acts) {
+        double correcting = acts.correcting();
         Awaiting awaiting = run.awaiting();
         Slot pending = pending(awaiting);
         List<Known> known = known(pending);
@@ -93,10 +94,12 @@ final class Repairs {
         }
         if (repairs.isEmpty() && correcting >= LIKELY) {
             new Implied(run)
-                    .in(text, slot -> run.facts.knows(slot.name()) && !isPending(slot, pending))
-                    .filter(said ->
-                            !said.value().equals(run.facts.value(said.slot().name())))
-                    .ifPresent(said -> repairs.add(new Repair(said.slot().name(), said.value(), "implied")));
+                    .in(
+                            text,
+                            name -> run.facts.knows(name)
+                                    && (pending == null || !pending.name().equals(name)))
+                    .filter(said -> !said.value().equals(run.facts.value(said.variable())))
+                    .ifPresent(said -> repairs.add(new Repair(said.variable(), said.value(), "implied")));
         }
         if (awaiting instanceof Awaiting.Slot || awaiting instanceof Awaiting.Own) {
             repairs.removeIf(this::isOfTimes);
@@ -110,11 +113,8 @@ final class Repairs {
         List<Span> others = new ArrayList<>(
                 Clauses.questions(text).stream().map(Clauses.Clause::span).toList());
         others.addAll(toldBesides(text, repairs, pending));
+        others.addAll(acts.givenBesides());
         return new Heard("changed", told, Strengths.CHANGE, Span.only(text, others), () -> apply(repairs));
-    }
-
-    private static boolean isPending(Slot slot, @Nullable Slot pending) {
-        return pending != null && pending.name().equals(slot.name());
     }
 
     /** What else a message changes that changes one thing: each part of it that names what it is about, or denies what was. */
@@ -141,7 +141,7 @@ final class Repairs {
 
     /** What is said of days and hours while times are offered is meant for them, unless it names what it changes. */
     private boolean isOfTimes(Repair repair) {
-        ValueType type = requireNonNull(run.playbook.slot(repair.variable())).type();
+        ValueType type = run.playbook.variables().get(repair.variable());
         return repair.why().equals(Repair.TOLD_ANEW)
                 && (type == ValueType.DATE || type == ValueType.TIME || type == ValueType.DATE_TIME);
     }

@@ -2,6 +2,7 @@ package com.shuttle.core.reading;
 
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Wanted;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -25,6 +26,11 @@ public final class Slot {
         this.label = label;
         this.type = type;
         this.options = List.copyOf(options);
+    }
+
+    /** What a step asks for. */
+    public static Slot of(Wanted wanted) {
+        return new Slot(wanted.variable(), wanted.called(), wanted.type(), wanted.options());
     }
 
     public String name() {

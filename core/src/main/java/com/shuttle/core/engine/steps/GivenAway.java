@@ -75,20 +75,28 @@ public final class GivenAway {
         List<String> kept = new ArrayList<>();
         for (Slot slot : openSlots(List.of())) {
             Reading.Given given = told.get(slot.name());
-            if (given == null) {
-                continue;
+            if (given != null) {
+                kept.add(kept(slot, given.value()));
             }
-            if (isChoice(slot)) {
-                run.facts.tell(slot.name(), given.value());
-            } else {
-                run.facts.set(slot.name(), given.value());
-            }
-            kept.add(Phrasebook.kept(slot, Texts.escaped(given.value().shown())));
-            run.trace("also read", slot.name() + " " + given.value().shown());
         }
+        // What a sentence implies is of no kind that is read aside.
+        run.playbook.wanted().stream()
+                .filter(one -> one.type() == ValueType.YES_NO && told.containsKey(one.variable()))
+                .forEach(one -> kept.add(kept(
+                        Slot.of(one), requireNonNull(told.get(one.variable())).value())));
         if (!kept.isEmpty()) {
             run.say(Phrasebook.noted(kept));
         }
+    }
+
+    private String kept(Slot slot, Value value) {
+        if (isChoice(slot)) {
+            run.facts.tell(slot.name(), value);
+        } else {
+            run.facts.set(slot.name(), value);
+        }
+        run.trace("also read", slot.name() + " " + value.shown());
+        return Phrasebook.kept(slot, Texts.escaped(value.shown()));
     }
 
     private boolean isOfFlow(Slot slot) {

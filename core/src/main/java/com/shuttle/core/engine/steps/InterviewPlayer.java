@@ -374,8 +374,7 @@ final class InterviewPlayer extends Player {
 
     @Override
     public @Nullable Heard refusing(Awaiting awaiting) {
-        Fact fact = awaiting instanceof Awaiting.Facts asked ? only(asked) : null;
-        return fact == null ? null : Heard.of(() -> refused(fact));
+        return wanted(awaiting) instanceof Fact fact ? Heard.of(() -> refused(fact)) : null;
     }
 
     // Once more

@@ -54,6 +54,11 @@ public abstract class Player {
         return null;
     }
 
+    /** Asks whether words are the answer that they may be; null where that cannot be asked. Changes nothing. */
+    public @Nullable Heard doubting(Awaiting awaiting, String text) {
+        return null;
+    }
+
     /** What a message says to something that was awaited before; taking it up goes back to that. */
     public final @Nullable Heard resuming(Awaiting before, String text) {
         Heard heard = hear(before, text);

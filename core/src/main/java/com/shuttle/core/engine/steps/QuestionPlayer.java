@@ -174,6 +174,15 @@ final class QuestionPlayer extends Player {
         return awaiting instanceof Awaiting.Reply ? Heard.of(this::refused) : null;
     }
 
+    @Override
+    public @Nullable Heard doubting(Awaiting awaiting, String text) {
+        return awaiting instanceof Awaiting.Reply
+                        && asking.read(step, text) instanceof Reading.Given(Value value, int start, int end)
+                        && AnswerCheck.problem(step, value, run) == null
+                ? new Heard("may be the answer", value.shown(), () -> confirm(value))
+                : null;
+    }
+
     // Picking
 
     @Override
@@ -231,13 +240,17 @@ final class QuestionPlayer extends Player {
         if (problem != null) {
             unfit(problem);
         } else if (step.confirm()) {
-            List<Offer> offers = Offers.yesNo("Yes, that's right", "No");
-            run.trace("reads back", value.shown());
-            run.sayOneOf(List.of(readBack(value)), offers);
-            run.await(new Awaiting.Confirm(offers, 0, before(), List.of(value)));
+            confirm(value);
         } else {
             keep(value);
         }
+    }
+
+    private void confirm(Value value) {
+        List<Offer> offers = Offers.yesNo("Yes, that's right", "No");
+        run.trace("reads back", value.shown());
+        run.sayOneOf(List.of(readBack(value)), offers);
+        run.await(new Awaiting.Confirm(offers, 0, before(), List.of(value)));
     }
 
     private Awaiting before() {
