@@ -6,7 +6,11 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.SeveralReader;
+import com.shuttle.core.reading.Slot;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -40,22 +44,24 @@ final class ActClaims {
 
     /** A standing request in other words than those that are known. */
     @Nullable
-    Heard request() {
-        if (!acts.surely(Act.REQUEST)) {
-            return null;
-        }
-        Standing meant = acts.mean(Kind.PERSON, ClauseActs.SURE)
+    Heard request(String text) {
+        return Standing.wantsCall(text) ? null : request(ClauseActs.SURE);
+    }
+
+    /** @param from the odds that are enough; starting over, which forgets everything, wants no doubt */
+    private @Nullable Heard request(double from) {
+        Standing meant = acts.mean(Kind.PERSON, from)
                 ? Standing.PERSON
-                : acts.mean(Kind.BACK, ClauseActs.SURE)
+                : acts.mean(Kind.BACK, from)
                         ? Standing.BACK
                         : acts.mean(Kind.RESTART, ClauseActs.BEYOND_DOUBT) ? Standing.START_AGAIN : null;
         if (meant != null) {
             return requests.meant(meant);
         }
-        if (acts.mean(Kind.RECAP, ClauseActs.SURE)) {
+        if (acts.mean(Kind.RECAP, from)) {
             return new Heard("recap", "what is noted", new Recap(run, walker)::say).as(Strengths.ABOUT_THEMSELVES);
         }
-        return acts.mean(Kind.STOP, ClauseActs.SURE) ? asides.outWays() : null;
+        return acts.mean(Kind.STOP, from) ? asides.outWays() : null;
     }
 
     /** Who does not know yet, or will not say, in other words than those that are known. */
@@ -66,16 +72,49 @@ final class ActClaims {
             return null;
         }
         if (acts.mean(Kind.NOT_YET, ClauseActs.SURE)) {
-            return asides.isUnsure(text, pending);
+            Wanted other = otherThan(walker.player().wanted(pending), text);
+            return other == null ? asides.isUnsure(text, pending) : leftOpen(other, pending);
         }
         Heard refused = acts.surely(Act.REFUSE) ? walker.player().refusing(pending) : null;
         return refused == null ? null : refused.as(Strengths.ABOUT_THEMSELVES);
+    }
+
+    /** What is still to come and named, where what is asked now is not: "we don't know the date yet"; null for none. */
+    private @Nullable Wanted otherThan(@Nullable Wanted asked, String text) {
+        if (asked != null && SeveralReader.names(text, Slot.of(asked))) {
+            return null;
+        }
+        return run.playbook.wanted().stream()
+                .filter(one ->
+                        one != asked && !run.facts.knows(one.variable()) && SeveralReader.names(text, Slot.of(one)))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private Heard leftOpen(Wanted other, Awaiting pending) {
+        return new Heard("left open", other.variable(), () -> {
+                    run.await(pending);
+                    if (other.optional()) {
+                        run.facts.leaveOut(other.variable());
+                        run.say(Phrasebook.LEFT_OPEN);
+                    } else {
+                        run.say(Phrasebook.AS_YOU_LIKE);
+                    }
+                    walker.putAgain();
+                })
+                .as(Strengths.ABOUT_THEMSELVES);
     }
 
     /** Back to something that is named; null where nothing is. */
     @Nullable
     Heard back(String text) {
         return new Redoing(walker, acts).of(text);
+    }
+
+    /** Another option of an earlier choice, where a message is marked as one that mends something; null for none. */
+    @Nullable
+    Heard otherChoice(String text) {
+        return acts.known() && RepairReader.isMarked(text) ? new Redoing(walker, acts).choosing(text) : null;
     }
 
     /**
@@ -88,8 +127,12 @@ final class ActClaims {
         if (acts.ratherThanAnything(Act.SOCIAL)) {
             return said(acts.kind(Act.SOCIAL));
         }
+        if (acts.ratherThanAnything(Act.MENTION)) {
+            return said(Kind.CHAT);
+        }
         Awaiting pending = run.awaiting();
-        return doubted && pending != null ? walker.player().doubting(pending, text) : null;
+        Heard asks = doubted && pending != null ? walker.player().doubting(pending, text) : null;
+        return asks != null ? asks : request(ClauseActs.LIKELY);
     }
 
     /** Who greets, thanks, laughs or grumbles is met in a few words, and what is open is asked again. */

@@ -30,7 +30,8 @@ final class ClauseActs {
 
     private static final double EVEN = 0.5;
 
-    private static final double LIKELY = 0.6;
+    /** From here on, where nothing else was understood. */
+    static final double LIKELY = 0.6;
 
     /** Of an act's odds, what a kind needs to be meant. */
     private static final double MOSTLY = 0.7;

@@ -7,6 +7,7 @@ import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
@@ -17,6 +18,9 @@ import org.jspecify.annotations.Nullable;
 
 /** What of a message may be taken down as a value, by what its clauses do. For one turn. */
 final class Filing {
+
+    /** Less likely than this a clause tells nothing. */
+    private static final double TELLS = 0.3;
 
     private final TurnRun run;
     private final Walker walker;
@@ -38,7 +42,7 @@ final class Filing {
             return answer;
         }
         List<Span> words = answer.claim(Source.ANSWER, text, List.of()).words();
-        if (takesAnyWords()) {
+        if (takesAnyWords() || answer.strength() <= Strengths.NO_OPTION) {
             return acts.mayGive(words) ? answer : null;
         }
         boolean other =
@@ -60,7 +64,7 @@ final class Filing {
 
     /** Whether nearly any words would do for what is asked. */
     private boolean takesAnyWords() {
-        Awaiting awaiting = run.awaiting();
+        Awaiting awaiting = Questions.beneath(run.awaiting());
         ValueType type = awaiting == null ? null : awaiting.type();
         return type != null
                 && (type.free()
@@ -69,10 +73,11 @@ final class Filing {
                         || type == ValueType.COMPANY);
     }
 
-    /** Whether a value stands in a clause that asks, or mentions it without choosing it. */
+    /** Whether a value that nobody asked for stands in a clause that hardly tells anything: one that asks, chats or only mentions it. */
     boolean isOnlySpokenOf(Reading.Given given) {
         List<Span> words = List.of(new Span(given.start(), given.end()));
-        return acts.surely(Act.ASK, words) || acts.surely(Act.MENTION, words);
+        double tells = acts.of(Act.GIVE, words) + acts.of(Act.CORRECT, words) + acts.of(Act.REQUEST, words);
+        return acts.known() && tells < TELLS;
     }
 
     /**
@@ -87,6 +92,7 @@ final class Filing {
             new Implied(run)
                     .in(
                             left.substring(clause.start(), clause.end()),
+                            false,
                             name -> !run.facts.knows(name)
                                     && (pending == null || !pending.name().equals(name)))
                     .ifPresent(said -> implied.put(

@@ -24,6 +24,9 @@ final class Implied {
     /** Cosine of a clause and the question it is taken for an answer to, and its lead over other questions. */
     private static final double NEAR = 0.5;
 
+    /** The same where it is known that something is being corrected, so that only what is left to find out. */
+    private static final double NEAR_ENOUGH = 0.3;
+
     private static final double LEAD = 0.05;
 
     /** Fewer words imply nothing, and more say something else too. */
@@ -48,9 +51,10 @@ final class Implied {
     /**
      * What a clause says to a question for yes or no.
      *
+     * @param sure  whether it surely says something to one of them
      * @param which of their variables are looked at
      */
-    Optional<Said> in(String clause, Predicate<String> which) {
+    Optional<Said> in(String clause, boolean sure, Predicate<String> which) {
         int words = Words.of(clause).size();
         List<Wanted> asked = run.playbook.wanted().stream()
                 .filter(one -> one.type() == ValueType.YES_NO && which.test(one.variable()))
@@ -69,7 +73,7 @@ final class Implied {
             rival = Math.max(rival, better ? near[best] : near[i]);
             best = better ? i : best;
         }
-        if (best >= asked.size() || near[best] < NEAR || near[best] - rival < LEAD) {
+        if (best >= asked.size() || near[best] < (sure ? NEAR_ENOUGH : NEAR) || near[best] - rival < LEAD) {
             return Optional.empty();
         }
         boolean yes = denies(clause) == denies(questions.get(best));

@@ -154,7 +154,9 @@ final class Listener {
         List<Span> gives = acts.givenBesides();
         String giving = gives.isEmpty() ? text : Span.only(text, gives);
         Heard heard = answer(gives.isEmpty() ? typed : giving, giving);
-        Heard answer = filing.given(heard == null ? filing.denied() : heard, text);
+        // "Wait, no, a dome show" changes what was chosen before, and picks no "No, that's all".
+        Heard other = run.awaiting() instanceof Awaiting.Pick ? byAct.otherChoice(text) : null;
+        Heard answer = other != null ? null : filing.given(heard == null ? filing.denied() : heard, text);
         doubted = heard != null && answer == null;
         boolean heardAll = answer != null
                 && (aside() && answer.strength() >= Strengths.ANSWER
@@ -172,11 +174,11 @@ final class Listener {
                 && !facts.isEmpty()
                 && !Weighing.say(text, Span.minus(Span.all(text), facts));
         claims.add(Source.ANSWER, onlyTells ? null : answer, both(facts, person));
-        Heard themselves = asides.aboutThemselves(text);
-        claims.add(
-                Source.MOOD, themselves != null ? themselves : answer == null ? byAct.attitude(text) : null, List.of());
-        claims.add(Source.STANDING, standing == null ? byAct.request() : null, facts);
-        claims.add(Source.STANDING, answer == null && change == null ? byAct.back(text) : null, facts);
+        Heard attitude = answer == null ? byAct.attitude(text) : null;
+        claims.add(Source.MOOD, attitude == null ? asides.aboutThemselves(text) : attitude, List.of());
+        claims.add(Source.STANDING, standing == null && flowOf(text) == null ? byAct.request(text) : null, facts);
+        Heard back = other != null ? other : answer == null && change == null ? byAct.back(text) : null;
+        claims.add(Source.STANDING, back, facts);
         told.forEach((name, given) -> claims.add(
                 Source.FACT,
                 new Heard("", name + " " + given.value().shown(), () -> kept.put(name, given))

@@ -131,6 +131,11 @@ final class Questions {
      */
     @Nullable
     Heard own(String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads, ClauseActs acts) {
+        boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
+        if (acts.surely(Act.GIVE) && (told != null || asked)) {
+            // Something near is nearly always known; who only tells asks for none of it.
+            return null;
+        }
         Heard several = several(text, pending, acts);
         return several != null
                 ? several

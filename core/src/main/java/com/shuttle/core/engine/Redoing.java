@@ -2,21 +2,27 @@ package com.shuttle.core.engine;
 
 import com.shuttle.core.acts.Act;
 import com.shuttle.core.acts.Kind;
+import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.engine.steps.Players;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Choice;
+import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -51,10 +57,35 @@ final class Redoing {
     @Nullable
     Heard of(String text) {
         double odds = acts.likeliest(Kind.CHANGE) + acts.likeliest(Kind.BACK) + acts.likeliest(Act.CORRECT);
+        Heard chosen = acts.likeliest(Act.CORRECT) < LIKELY ? null : choosing(text);
+        if (chosen != null) {
+            return chosen;
+        }
         Answered meant = odds < LIKELY ? null : meant(text);
         return meant == null
                 ? null
                 : new Heard("back to a question", meant.slot().name(), () -> goBack(meant)).as(Strengths.ANSWER);
+    }
+
+    /** "No, a dome show": another option of what was chosen before, the latest choice first. */
+    @Nullable
+    Heard choosing(String text) {
+        String bare = RepairReader.unmarked(text);
+        for (Place place : run.trail.places().reversed()) {
+            if (run.playbook.step(place) instanceof Choice choice && !choice.drawn() && !choice.many()) {
+                List<Option> wanted = OptionsSaid.of(bare, choice.options()).wanted();
+                if (wanted.size() == 1 && !place.equals(run.at())) {
+                    Option option = wanted.getFirst();
+                    return new Heard("another choice", "“" + option.label() + "”", () -> {
+                                run.stand(place);
+                                run.await(new Awaiting.Pick(Offers.of(List.of(option)), 0));
+                                walker.player().pick(Objects.requireNonNull(run.awaiting()), List.of(option.id()));
+                            })
+                            .as(Strengths.ANSWER);
+                }
+            }
+        }
+        return null;
     }
 
     /** The one that is named, or else plainly the nearest in meaning. */

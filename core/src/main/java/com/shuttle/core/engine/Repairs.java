@@ -96,6 +96,7 @@ final class Repairs {
             new Implied(run)
                     .in(
                             text,
+                            true,
                             name -> run.facts.knows(name)
                                     && (pending == null || !pending.name().equals(name)))
                     .filter(said -> !said.value().equals(run.facts.value(said.variable())))

@@ -102,6 +102,17 @@ public final class RepairReader {
                 : new RepairReader(text, known, open, pending, correcting, context, meaning).read();
     }
 
+    /** Whether a message bears marks of mending something. */
+    public static boolean isMarked(String text) {
+        Marks marks = Marks.of(text);
+        return marks.strong() || marks.weak();
+    }
+
+    /** A message without the marks of mending something and without what it denies. */
+    public static String unmarked(String text) {
+        return Marks.of(text).rest();
+    }
+
     private List<Repair> read() {
         if (asks() && !marks.strong()) {
             return List.of();

@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.acts.Kind;
 import com.shuttle.core.acts.Odds;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
@@ -15,6 +16,7 @@ import com.shuttle.core.knowledge.Finding.Why;
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.RowsFound;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -26,6 +28,7 @@ import java.util.function.Function;
 final class FakeWorld implements World {
 
     private final Map<String, Match> byWord = new LinkedHashMap<>();
+    private final Map<String, Odds> doing = new LinkedHashMap<>();
     boolean anybody = true;
 
     /** What is found in tables. */
@@ -67,6 +70,26 @@ final class FakeWorld implements World {
                         List.of(answer),
                         new Why(word, 1, 1, List.of(word))));
         return this;
+    }
+
+    /** Takes clauses with these words for doing this, with these odds; of others nothing is known but that they answer. */
+    FakeWorld does(String words, Kind kind, double odds) {
+        doing.put(words, odds(kind, odds));
+        acts = asked -> asked.clauses().stream()
+                .map(clause -> doing.entrySet().stream()
+                        .filter(entry -> clause.contains(entry.getKey()))
+                        .map(Map.Entry::getValue)
+                        .findFirst()
+                        .orElse(odds(Kind.ANSWER, 0.95)))
+                .toArray(Odds[]::new);
+        return this;
+    }
+
+    private static Odds odds(Kind kind, double odds) {
+        double[] all = new double[Kind.values().length];
+        Arrays.fill(all, (1 - odds) / (all.length - 1));
+        all[kind.ordinal()] = odds;
+        return new Odds(all);
     }
 
     /** Lets what it knows by a word bring something beside its answer. */
