@@ -20,7 +20,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
- * What speaks for one act or another in a clause: its vectors by two of the sentence models, its words and pairs of them, and
+ * What speaks for one act or another in a clause: its vectors by the three sentence models, its words and pairs of them, and
  * some figures, among them how much of the clause the readers of values can read. Pure function of clause and situation.
  *
  * @param figures the vectors, then the figures
@@ -30,9 +30,6 @@ record Features(float[] figures, Set<String> words) {
 
     /** Vectors are of unit length, so that each of their values is small beside the figures. */
     private static final float OF_VECTORS = 4;
-
-    /** The third costs a third of the time and tells nothing that these two do not. */
-    private static final List<Meaning.Model> MODELS = List.of(Meaning.Model.SENTENCES, Meaning.Model.ANSWERS);
 
     /** By its first letters a word is known however it ends or is misspelt. */
     private static final int BEGINNING = 4;
@@ -62,7 +59,7 @@ record Features(float[] figures, Set<String> words) {
     static Features of(String clause, int position, int count, Situation situation, Context context, Meaning meaning) {
         List<String> words = Words.of(Words.readable(clause));
         List<Float> figures = new ArrayList<>();
-        for (Meaning.Model model : MODELS) {
+        for (Meaning.Model model : Meaning.Model.values()) {
             for (float x : meaning.ofQuestion(model, clause)) {
                 figures.add(OF_VECTORS * x);
             }
