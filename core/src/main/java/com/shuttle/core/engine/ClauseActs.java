@@ -8,10 +8,13 @@ import com.shuttle.core.acts.Situation;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.listening.Span;
+import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the clauses of one message do, as far as that was learnt. Where nothing is known of it, nothing is sure and everything is
@@ -24,6 +27,8 @@ final class ClauseActs {
 
     /** For what cannot be undone, and what else was not understood at all. */
     static final double BEYOND_DOUBT = 0.9;
+
+    private static final Set<String> THEMSELVES = Set.of("i", "we", "us", "me");
 
     /** Of a message of which nothing is known. */
     static final ClauseActs UNKNOWN = new ClauseActs(List.of());
@@ -165,8 +170,21 @@ final class ClauseActs {
         return known() ? likeliest(Act.CORRECT) : -1;
     }
 
+    /** Whether the clause that most of some words stand in asks for something for whoever says it. */
+    boolean areOfThemselves(List<Span> words) {
+        Clause clause = clause(words);
+        return clause != null
+                && clause.odds().act() == Act.ASK
+                && Words.of(clause.words()).stream().anyMatch(THEMSELVES::contains);
+    }
+
     private Odds at(List<Span> words) {
-        Odds best = Odds.UNKNOWN;
+        Clause clause = clause(words);
+        return clause == null ? Odds.UNKNOWN : clause.odds();
+    }
+
+    private @Nullable Clause clause(List<Span> words) {
+        Clause best = null;
         int most = 0;
         for (Clause clause : clauses) {
             int shared = words.stream()
@@ -176,7 +194,7 @@ final class ClauseActs {
                     .sum();
             if (shared > most) {
                 most = shared;
-                best = clause.odds();
+                best = clause;
             }
         }
         return best;

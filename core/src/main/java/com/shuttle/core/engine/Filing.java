@@ -73,11 +73,14 @@ final class Filing {
                         || type == ValueType.COMPANY);
     }
 
-    /** Whether a value that nobody asked for stands in a clause that hardly tells anything: one that asks, chats or only mentions it. */
+    /**
+     * Whether a value that nobody asked for stands in a clause that hardly tells anything: one that asks, chats or only mentions it.
+     * Who asks for something of their own ("can I have a canoe on 14 June?") proposes it.
+     */
     boolean isOnlySpokenOf(Reading.Given given) {
         List<Span> words = List.of(new Span(given.start(), given.end()));
         double tells = acts.of(Act.GIVE, words) + acts.of(Act.CORRECT, words) + acts.of(Act.REQUEST, words);
-        return acts.known() && tells < TELLS;
+        return acts.known() && tells < TELLS && !acts.areOfThemselves(words);
     }
 
     /**
