@@ -108,13 +108,19 @@ public final class Cutting {
     static List<Gap> gaps(String message) {
         List<Span> places = new ArrayList<>();
         List<String> words = new ArrayList<>();
+        List<String> parts = new ArrayList<>();
+        List<Integer> first = new ArrayList<>();
         Matcher word = WORD.matcher(message);
         while (word.find() && words.size() < MOST_WORDS) {
             places.add(new Span(word.start(), word.end()));
-            String plain = Words.normal(word.group());
+            first.add(parts.size());
+            List<String> own = Words.of(word.group());
+            parts.addAll(own);
+            String plain = String.join(" ", own);
             words.add(plain.chars().anyMatch(Character::isDigit) ? "#" : plain.isEmpty() ? "_" : plain);
         }
         List<Gap> gaps = new ArrayList<>();
+        boolean marked = message.strip().endsWith("?");
         int sentence = 0;
         for (int i = 1; i < words.size(); i++) {
             String between =
@@ -125,7 +131,9 @@ public final class Cutting {
             if (!mark.isEmpty()) {
                 sentence = i;
             }
-            gaps.add(new Gap(places.get(i).start(), marks(words, i, mark, message, places.get(i), sentence)));
+            boolean capital = Character.isUpperCase(message.charAt(places.get(i).start()));
+            boolean asks = marked || Words.opensAsQuestion(parts.subList(first.get(i), parts.size()));
+            gaps.add(new Gap(places.get(i).start(), marks(words, i, mark, capital, asks, sentence)));
         }
         return gaps;
     }
@@ -141,7 +149,7 @@ public final class Cutting {
     }
 
     private static List<String> marks(
-            List<String> words, int i, String mark, String message, Span place, int sentence) {
+            List<String> words, int i, String mark, boolean capital, boolean asks, int sentence) {
         String before = words.get(i - 1);
         String earlier = i > 1 ? words.get(i - 2) : "<";
         String here = words.get(i);
@@ -165,10 +173,10 @@ public final class Cutting {
         if (mark.isEmpty()) {
             marks.add("since " + Math.min(5, i - sentence));
         }
-        if (Character.isUpperCase(message.charAt(place.start()))) {
+        if (capital) {
             marks.add("capital" + mark);
         }
-        if (Words.looksLikeQuestion(message.substring(place.start()))) {
+        if (asks) {
             marks.add("asks");
             marks.add("asks" + mark);
         }

@@ -214,6 +214,11 @@ public final class Words {
             return true;
         }
         List<String> words = of(text.length() <= LONGEST_OPENING ? text : text.substring(0, LONGEST_OPENING));
+        return opensAsQuestion(words);
+    }
+
+    /** The same for words that are taken apart already, by the word they open with. */
+    public static boolean opensAsQuestion(List<String> words) {
         int first = 0;
         while (first < words.size() && BEFORE_QUESTIONS.contains(words.get(first))) {
             first++;
