@@ -47,10 +47,6 @@ record Features(float[] figures, Set<String> words) {
             ValueType.TIME,
             ValueType.PERSON_NAME);
 
-    private static final Set<String> DENY = Set.of(
-            "no", "not", "nope", "nah", "never", "none", "neither", "nothing", "without", "dont", "don't", "isnt",
-            "isn't", "cant", "can't", "wont", "won't", "didnt", "didn't", "doesnt", "doesn't");
-
     /**
      * @param clause   one of a message, as it stands there
      * @param position its index among those of the message
@@ -92,7 +88,7 @@ record Features(float[] figures, Set<String> words) {
         figures.add(flag(bare.endsWith("!")));
         figures.add(flag(Words.looksLikeQuestion(clause)));
         figures.add(flag(bare.chars().anyMatch(Character::isDigit)));
-        figures.add(flag(words.stream().anyMatch(DENY::contains)));
+        figures.add(flag(Words.deny(words)));
         figures.add(flag(position > 0));
         figures.add(flag(position == 0 && count > 1));
         figures.add(flag(position == count - 1 && count > 1));

@@ -10,14 +10,13 @@ import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Predicate;
 
 /**
  * Yes and no where they are not said: "we'll come in our own car" says yes to "Will you bring your own car?", and "none of us has
  * driven before" no to "Has any of you driven before?". A clause says it to the question that it is near in meaning, and nearer than
- * to any other; whether it is yes or no tells a denial in one of the two. On clauses of trades that nothing was fitted to, the
- * nearness asked for here was never wrong in 560 that answered or told something else. For one turn.
+ * to any other; whether it is yes or no tells a denial in one of the two. Of 560 clauses that answered or told
+ * something else, five came as near as is asked for here, and all five did say yes or no. For one turn.
  */
 final class Implied {
 
@@ -33,11 +32,6 @@ final class Implied {
     private static final int FEWEST = 3;
 
     private static final int MOST = 14;
-
-    private static final Set<String> DENY = Set.of(
-            "no", "not", "never", "none", "nobody", "neither", "without", "nor", "don't", "dont", "isn't", "isnt",
-            "aren't", "arent", "can't", "cant", "won't", "wont", "haven't", "havent", "hasn't", "hasnt", "didn't",
-            "didnt", "doesn't", "doesnt", "wasn't", "wasnt", "weren't", "werent");
 
     /** A question and what a clause says to it. */
     record Said(String variable, Value.YesNo value) {}
@@ -81,7 +75,8 @@ final class Implied {
     }
 
     static boolean denies(String text) {
-        return Words.of(text).stream().anyMatch(DENY::contains);
+        List<String> words = Words.of(text);
+        return Words.deny(words) || words.stream().anyMatch(word -> word.endsWith("n't"));
     }
 
     private static String question(Wanted wanted) {

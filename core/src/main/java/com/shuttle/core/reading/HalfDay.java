@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** A day told in two halves: a month first ("sometime in May", "next month"), and then the day of it ("the 8th"). Pure functions. */
 public final class HalfDay {
@@ -33,10 +34,9 @@ public final class HalfDay {
         }
         return words.stream()
                 .filter(word -> word.length() > 2)
-                .map(CalendarWords::month)
-                .filter(month -> month != null)
+                .flatMap(word -> Stream.ofNullable(CalendarWords.month(word)))
                 .findFirst()
-                .map(month -> coming(Month.class.cast(month), today));
+                .map(month -> coming(month, today));
     }
 
     private static LocalDate coming(Month month, LocalDate today) {

@@ -25,6 +25,7 @@ public final class Words {
     private static final int LONGEST_OPENING = 200;
 
     private static final Set<String> EVERYDAY = WordLists.load("not-names.txt");
+    private static final Set<String> DENYING = WordLists.load("denying.txt");
 
     /** Control characters but line feed and tab; direction overrides and isolates; zero-width marks; byte-order mark. */
     private static final Pattern HARMFUL =
@@ -202,6 +203,11 @@ public final class Words {
     }
 
     private static final Pattern NAMES = Pattern.compile("\\p{Lu}[\\p{L}'’&.-]*+(?: \\p{Lu}[\\p{L}'’&.-]*+){1,3}");
+
+    /** Whether one of some words, as from {@link #of}, denies something. */
+    public static boolean deny(List<String> words) {
+        return words.stream().anyMatch(DENYING::contains);
+    }
 
     /** Whether a text is nothing but two to four words that are written as names. */
     public static boolean areNames(String text) {
