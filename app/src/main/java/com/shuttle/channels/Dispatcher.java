@@ -5,10 +5,8 @@ import static java.util.Objects.requireNonNullElse;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.kagkarlsson.scheduler.Scheduler;
-import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.shuttle.channels.Dispatch.State;
 import com.shuttle.chat.Conversation;
 import com.shuttle.chat.ConversationService;
@@ -18,7 +16,7 @@ import com.shuttle.core.channel.Piece;
 import com.shuttle.core.channel.TextParts;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.web.AfterCommit;
-import com.shuttle.web.GrowingPause;
+import com.shuttle.web.Attempts;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
@@ -51,12 +49,11 @@ public class Dispatcher {
     private static final Logger LOG = LoggerFactory.getLogger(Dispatcher.class);
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("channel-message");
     private static final Duration TRIED_FOR = Duration.ofDays(1);
-    private static final int DONE = 0;
 
     private final DispatchStore store;
     private final ChannelStore channels;
     private final Gateway gateway;
-    private final ObjectProvider<Scheduler> scheduler;
+    private final Attempts planned;
     private final ObjectProvider<ConversationService> conversations;
     private final LiveHub hub;
     private final InstantSource clock;
@@ -74,7 +71,7 @@ public class Dispatcher {
         this.store = store;
         this.channels = channels;
         this.gateway = gateway;
-        this.scheduler = scheduler;
+        this.planned = new Attempts(TASK, scheduler);
         this.conversations = conversations;
         this.hub = hub;
         this.clock = clock;
@@ -126,20 +123,15 @@ public class Dispatcher {
                     at,
                     at.plus(TRIED_FOR),
                     null));
-            schedule(id, at);
+            planned.plan(id, at);
         }
-    }
-
-    private void schedule(String id, Instant at) {
-        scheduler.getObject().scheduleIfNotExists(TASK.instance(id).build(), at);
-        AfterCommit.run(() -> scheduler.getObject().triggerCheckForDueExecutions());
     }
 
     /** Somebody has written again, so that what was withheld from them may be sent. In the present transaction. */
     void reachable(Contact.Reached reached, Instant now) {
         for (Dispatch dispatch : store.in(reached, State.WITHHELD)) {
             store.wait(dispatch.id(), now.plus(TRIED_FOR));
-            schedule(dispatch.id(), now);
+            planned.plan(dispatch.id(), now);
         }
     }
 
@@ -149,8 +141,7 @@ public class Dispatcher {
         Dispatch dispatch = of(channel, id).orElseThrow(() -> new Missing("message", id));
         if (dispatch.failed()) {
             store.wait(id, clock.instant().plus(TRIED_FOR));
-            scheduler.getObject().cancel(TASK.instanceId(id));
-            schedule(id, clock.instant());
+            planned.anew(id, clock.instant());
         }
     }
 
@@ -176,7 +167,7 @@ public class Dispatcher {
     int deliver(String id) {
         Dispatch last = store.dispatch(id).orElse(null);
         if (last == null) {
-            return DONE;
+            return Attempts.DONE;
         }
         Contact.Reached reached = new Contact.Reached(last.channel(), last.number());
         ReentrantLock lock = order.get(reached, key -> new ReentrantLock());
@@ -185,12 +176,12 @@ public class Dispatcher {
             Optional<Dispatch> next = store.next(reached, last.ordinal());
             while (next.isPresent()) {
                 int attempts = deliver(reached, next.get());
-                if (attempts != DONE) {
+                if (attempts != Attempts.DONE) {
                     return attempts;
                 }
                 next = store.next(reached, last.ordinal());
             }
-            return DONE;
+            return Attempts.DONE;
         } finally {
             lock.unlock();
         }
@@ -200,19 +191,19 @@ public class Dispatcher {
         Channel channel = channels.channel(reached.channel()).orElse(null);
         if (channel == null) {
             move(dispatch, State.FAILED, dispatch.attempts(), "The channel is gone.", null);
-            return DONE;
+            return Attempts.DONE;
         }
         Contact contact = channels.contact(reached.channel(), reached.number()).orElse(null);
         // What the channel says of its own accord confirms that somebody stopped it.
         if (contact != null && contact.stopped() && dispatch.conversation() != null) {
             move(dispatch, State.STOPPED, dispatch.attempts(), "", null);
-            return DONE;
+            return Attempts.DONE;
         }
         if (contact != null
                 && !(dispatch.piece() instanceof Piece.Template)
                 && !contact.reachable(channel.kind().window(), clock.instant())) {
             withhold(channel, contact, reached, dispatch);
-            return DONE;
+            return Attempts.DONE;
         }
         Went went = gateway.send(channel, dispatch);
         int attempts = dispatch.attempts() + 1;
@@ -223,7 +214,7 @@ public class Dispatcher {
         }
         // A gateway may have told more by now than that it took the message.
         move(dispatch, sent ? State.SENT : over ? State.FAILED : State.WAITING, attempts, went.why(), null);
-        return sent || over ? DONE : attempts;
+        return sent || over ? Attempts.DONE : attempts;
     }
 
     /** Moves a message on from the state that it was read in, and tells whoever looks at its conversation what has not arrived. */
@@ -264,13 +255,7 @@ public class Dispatcher {
 
         @Bean
         CustomTask<Void> channelTask(ObjectProvider<Dispatcher> dispatcher, InstantSource clock) {
-            return Tasks.custom(TASK).execute((instance, context) -> {
-                int attempts = dispatcher.getObject().deliver(instance.getId());
-                return attempts == DONE
-                        ? new CompletionHandler.OnCompleteRemove<>()
-                        : (complete, operations) ->
-                                operations.reschedule(complete, clock.instant().plus(GrowingPause.after(attempts)));
-            });
+            return Attempts.task(TASK, id -> dispatcher.getObject().deliver(id), clock);
         }
     }
 }

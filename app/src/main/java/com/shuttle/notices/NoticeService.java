@@ -1,16 +1,13 @@
 package com.shuttle.notices;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
-import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.shuttle.chat.ConversationService;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Message;
 import com.shuttle.settings.AccountService;
-import com.shuttle.web.AfterCommit;
-import com.shuttle.web.GrowingPause;
+import com.shuttle.web.Attempts;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Json;
 import com.shuttle.web.Markdown;
@@ -47,7 +44,6 @@ public class NoticeService {
     private static final Logger LOG = LoggerFactory.getLogger(NoticeService.class);
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("notice");
     private static final Duration TRIED_FOR = Duration.ofDays(3);
-    private static final int DONE = 0;
     private static final int MOST_CALLED_BACK = 200;
 
     private final NoticeStore store;
@@ -55,7 +51,7 @@ public class NoticeService {
     private final Callbacks callbacks;
     private final AccountService accounts;
     private final ObjectProvider<ConversationService> conversations;
-    private final ObjectProvider<Scheduler> scheduler;
+    private final Attempts planned;
     private final Markdown markdown;
     private final InstantSource clock;
 
@@ -73,7 +69,7 @@ public class NoticeService {
         this.callbacks = callbacks;
         this.accounts = accounts;
         this.conversations = conversations;
-        this.scheduler = scheduler;
+        this.planned = new Attempts(TASK, scheduler);
         this.markdown = markdown;
         this.clock = clock;
     }
@@ -208,12 +204,7 @@ public class NoticeService {
 
     private void keep(Notice notice) {
         store.insert(notice);
-        schedule(notice.id(), notice.madeAt());
-    }
-
-    private void schedule(String id, Instant at) {
-        scheduler.getObject().scheduleIfNotExists(TASK.instance(id).build(), at);
-        AfterCommit.run(() -> scheduler.getObject().triggerCheckForDueExecutions());
+        planned.plan(notice.id(), notice.madeAt());
     }
 
     /** Tries to deliver what failed, was stopped or was sent before once more. */
@@ -225,8 +216,7 @@ public class NoticeService {
             store.move(id, notice.state(), Notice.State.WAITING, 0, "", null);
         }
         store.until(id, now.plus(TRIED_FOR));
-        scheduler.getObject().cancel(TASK.instanceId(id));
-        schedule(id, now);
+        planned.anew(id, now);
     }
 
     /** Tries no longer. */
@@ -236,11 +226,11 @@ public class NoticeService {
         store.move(id, Notice.State.WAITING, Notice.State.STOPPED, notice.attempts(), notice.why(), null);
     }
 
-    /** Makes one attempt. @return how many there were where there is to be another, {@link #DONE} otherwise */
+    /** Makes one attempt. @return how many there were where there is to be another, {@link Attempts#DONE} otherwise */
     int deliver(String id) {
         Notice notice = store.notice(id).filter(Notice::waiting).orElse(null);
         if (notice == null) {
-            return DONE;
+            return Attempts.DONE;
         }
         int attempts = notice.attempts() + 1;
         Went went = notice.mail() ? mailed(notice) : callbacks.send(notice);
@@ -256,7 +246,7 @@ public class NoticeService {
                 attempts,
                 went.why(),
                 sent ? clock.instant() : null);
-        return sent || over ? DONE : attempts;
+        return sent || over ? Attempts.DONE : attempts;
     }
 
     private Went mailed(Notice notice) {
@@ -321,13 +311,7 @@ public class NoticeService {
 
         @Bean
         CustomTask<Void> noticeTask(ObjectProvider<NoticeService> notices, InstantSource clock) {
-            return Tasks.custom(TASK).execute((instance, context) -> {
-                int attempts = notices.getObject().deliver(instance.getId());
-                return attempts == DONE
-                        ? new CompletionHandler.OnCompleteRemove<>()
-                        : (complete, operations) ->
-                                operations.reschedule(complete, clock.instant().plus(GrowingPause.after(attempts)));
-            });
+            return Attempts.task(TASK, id -> notices.getObject().deliver(id), clock);
         }
     }
 }
