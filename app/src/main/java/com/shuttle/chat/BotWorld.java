@@ -110,7 +110,7 @@ public class BotWorld {
         }
 
         private Finding ask(Query.Ask ask) {
-            Finding finding = knowledge.askFor(bot, within(ask.collections()), ask.turns());
+            Finding finding = knowledge.askFor(bot, within(ask.collections()), ask.inquiry());
             return new Finding(
                     finding.outcome(),
                     finding.confidence(),

@@ -6,6 +6,7 @@ import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.GapGroups;
+import com.shuttle.core.knowledge.Inquiry;
 import com.shuttle.core.knowledge.Meaning;
 import com.shuttle.core.knowledge.Ref;
 import com.shuttle.core.knowledge.TableMatch;
@@ -223,7 +224,7 @@ public class GapService {
         List<String> answered = open.stream()
                 .filter(asked -> !asked.rated())
                 .filter(asked -> {
-                    Finding finding = knowledge.askFor(bot, collections, List.of(asked.question()));
+                    Finding finding = knowledge.askFor(bot, collections, Inquiry.of(List.of(asked.question())));
                     return finding.outcome() == Outcome.ANSWER;
                 })
                 .map(Asked::normal)

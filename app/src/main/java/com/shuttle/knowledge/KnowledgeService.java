@@ -8,6 +8,7 @@ import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Health;
 import com.shuttle.core.knowledge.HealthCheck;
+import com.shuttle.core.knowledge.Inquiry;
 import com.shuttle.core.knowledge.Meaning;
 import com.shuttle.core.knowledge.Ref;
 import com.shuttle.core.reading.Words;
@@ -190,17 +191,17 @@ public class KnowledgeService {
      * Asks what a bot answers from, as surely as that bot must be; while much is read anew, as it was before. What is surely a
      * pleasantry, and surer than what is known, is met as one.
      */
-    public Finding askFor(String bot, List<String> collections, List<String> turns) {
+    public Finding askFor(String bot, List<String> collections, Inquiry inquiry) {
         Answering answering = store.answering(bot);
         Finding known = collections.isEmpty()
                 ? Finding.NOTHING
                 : indexes.serving(Set.copyOf(collections))
-                        .ask(turns, tables.asked(Set.copyOf(collections)))
+                        .ask(inquiry, tables.asked(Set.copyOf(collections)))
                         .of(answering.sources())
                         .in(sureness(bot));
         return answering.pleasantries()
                 ? pleasantries
-                        .meet(turns.getLast())
+                        .meet(inquiry.question())
                         .filter(met -> met.confidence() > known.confidence())
                         .orElse(known)
                 : known;

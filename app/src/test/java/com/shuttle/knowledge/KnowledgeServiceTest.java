@@ -13,6 +13,7 @@ import com.shuttle.core.knowledge.Entry.Beside;
 import com.shuttle.core.knowledge.Entry.Ties;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Outcome;
+import com.shuttle.core.knowledge.Inquiry;
 import com.shuttle.core.knowledge.Standing;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Missing;
@@ -186,10 +187,14 @@ class KnowledgeServiceTest {
         double confidence = knowledge.ask(List.of(collection), question).confidence();
         assertThat(knowledge.sureness(bot.id())).isEqualTo(Calibration.USUAL);
         TestData.good(knowledge.setSureness(bot.id(), 100, (int) (confidence * 100) - 1));
-        assertThat(knowledge.askFor(bot.id(), List.of(collection), question).outcome())
+        assertThat(knowledge
+                        .askFor(bot.id(), List.of(collection), Inquiry.of(question))
+                        .outcome())
                 .isEqualTo(Outcome.SUGGEST);
         TestData.good(knowledge.setSureness(bot.id(), 1, 1));
-        assertThat(knowledge.askFor(bot.id(), List.of(collection), question).outcome())
+        assertThat(knowledge
+                        .askFor(bot.id(), List.of(collection), Inquiry.of(question))
+                        .outcome())
                 .isEqualTo(Outcome.ANSWER);
         assertThat(knowledge.setSureness(bot.id(), 40, 50)).isInstanceOf(Checked.Bad.class);
         assertThat(knowledge.setSureness(bot.id(), 101, 50)).isInstanceOf(Checked.Bad.class);
@@ -245,19 +250,23 @@ class KnowledgeServiceTest {
     @Test
     void everyBotMeetsGreetingsUntilThatIsSwitchedOff() {
         Bot bot = data.bot();
-        String hello =
-                knowledge.askFor(bot.id(), List.of(), List.of("hi there")).reply();
+        String hello = knowledge
+                .askFor(bot.id(), List.of(), Inquiry.of(List.of("hi there")))
+                .reply();
         assertThat(hello).startsWith("Hello");
         assertThat(knowledge
-                        .askFor(bot.id(), List.of(), List.of("who painted the whale"))
+                        .askFor(bot.id(), List.of(), Inquiry.of(List.of("who painted the whale")))
                         .outcome())
                 .isEqualTo(Finding.Outcome.NONE);
         String own = data.collectionOf(bot, "Hi there", "Ahoy!");
-        assertThat(knowledge.askFor(bot.id(), List.of(own), List.of("hi there")).reply())
+        assertThat(knowledge
+                        .askFor(bot.id(), List.of(own), Inquiry.of(List.of("hi there")))
+                        .reply())
                 .as("an entry of its own goes first")
                 .isEqualTo("Ahoy!");
         knowledge.setAnswering(bot.id(), new Answering(false, Answering.USUAL.sources()));
-        assertThat(knowledge.askFor(bot.id(), List.of(), List.of("hi there"))).isEqualTo(Finding.NOTHING);
+        assertThat(knowledge.askFor(bot.id(), List.of(), Inquiry.of(List.of("hi there"))))
+                .isEqualTo(Finding.NOTHING);
     }
 
     @Test
@@ -265,11 +274,15 @@ class KnowledgeServiceTest {
         Bot bot = data.bot();
         String collection = data.collectionOf(bot, "Do you sell maps?", "At the desk.");
         List<String> asked = List.of("do you sell maps");
-        assertThat(knowledge.askFor(bot.id(), List.of(collection), asked).outcome())
+        assertThat(knowledge
+                        .askFor(bot.id(), List.of(collection), Inquiry.of(asked))
+                        .outcome())
                 .isEqualTo(Finding.Outcome.ANSWER);
         knowledge.setAnswering(bot.id(), new Answering(true, Set.of(Finding.Source.ARTICLE)));
         assertThat(knowledge.answering(bot.id()).from("entries")).isFalse();
-        assertThat(knowledge.askFor(bot.id(), List.of(collection), asked).outcome())
+        assertThat(knowledge
+                        .askFor(bot.id(), List.of(collection), Inquiry.of(asked))
+                        .outcome())
                 .isEqualTo(Finding.Outcome.NONE);
     }
 

@@ -6,6 +6,7 @@ import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.flow.Comparison;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.knowledge.Inquiry;
 import com.shuttle.core.reading.Context;
 import com.shuttle.core.table.RowsFound;
 import java.util.List;
@@ -26,12 +27,10 @@ public sealed interface Query<R> {
     /**
      * Asks the bot's knowledge.
      *
-     * @param turns       the visitor's latest questions, oldest first, at least one
      * @param collections ids; empty for all of the bot's
      */
-    record Ask(List<String> turns, List<String> collections) implements Query<Finding> {
+    record Ask(Inquiry inquiry, List<String> collections) implements Query<Finding> {
         public Ask {
-            turns = List.copyOf(turns);
             collections = List.copyOf(collections);
         }
 

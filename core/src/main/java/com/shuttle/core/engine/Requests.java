@@ -8,6 +8,7 @@ import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.steps.Players;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Subject;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Occasion;
@@ -189,7 +190,7 @@ final class Requests {
             return;
         }
         Finding finding = asked(read)
-                .map(question -> run.ask(new Query.Ask(run.askedThen(question), List.of())))
+                .map(question -> run.ask(new Query.Ask(Subject.inquiry(run, run.askedThen(question)), List.of())))
                 .orElse(Finding.NOTHING);
         if (finding.outcome() == Finding.Outcome.ANSWER) {
             run.remember(read);

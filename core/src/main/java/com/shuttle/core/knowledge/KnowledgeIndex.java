@@ -19,6 +19,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Finds the answer to a question in a fixed {@link Content}, by words and by meaning; the method is told in the package's
@@ -26,7 +27,7 @@ import java.util.stream.Stream;
  *
  * <p>Every stored text is compared with, first with rounded vectors to choose {@value #CANDIDATES} units, then exactly; so
  * nothing is missed by an approximate search. Immutable and thread-safe. Answering costs one embedding by each of the
- * three models, twice that for a question that leans on the one before.
+ * three models, once more for each thing that a question leans on.
  */
 public final class KnowledgeIndex {
 
@@ -47,6 +48,7 @@ public final class KnowledgeIndex {
     private final Library library;
     private final List<Unit> units;
     private final Ranking ranking;
+    private final Meaning meaning;
     private final Shelf shelf;
     private final WordCounts counts = new WordCounts();
     private final Synonyms synonyms;
@@ -77,6 +79,7 @@ public final class KnowledgeIndex {
     public KnowledgeIndex(
             Content content, Meaning meaning, Calibration calibration, List<KnowledgeIndex> near, Told told) {
         this.calibration = calibration;
+        this.meaning = meaning;
         library = new Library(
                 content, meaning, near.stream().map(it -> it.library).toList(), told);
         List<Read> reads = library.reads();
@@ -91,29 +94,34 @@ public final class KnowledgeIndex {
     }
 
     /**
-     * Answers the last of {@code turns}; those before it are the visitor's earlier questions and serve to complete it.
+     * Answers a question, completed by whatever it leans on that answers it most surely.
      *
-     * @param turns  at least one
      * @param tables asked beside
      */
+    public Finding ask(Inquiry inquiry, AskedTables tables) {
+        List<Leaning> leanings = Leaning.of(inquiry, meaning);
+        Finding whole = one(Words.readable(inquiry.question()), leanings, tables);
+        return leanings.stream().anyMatch(Leaning::before) ? whole : severally(inquiry, whole, tables);
+    }
+
+    /** One question, completed where it leans on something. */
+    private Finding one(String question, List<Leaning> leanings, AskedTables tables) {
+        Finding alone = find(question, null, tables);
+        return leanings.stream()
+                .map(leaning -> completed(question, leaning, alone, tables))
+                .max(Comparator.comparingDouble(Finding::confidence))
+                .orElse(alone);
+    }
+
+    /** Asks the last of some questions in a conversation about nothing in particular. */
     public Finding ask(List<String> turns, AskedTables tables) {
-        String question = Words.readable(turns.getLast());
-        Finding alone = find(question, "", tables);
-        if (!leans(turns)) {
-            return severally(question, alone, tables);
-        }
-        String before = before(turns);
-        return sameTable(alone, before, tables)
+        return ask(Inquiry.of(turns), tables);
+    }
+
+    private Finding completed(String question, Leaning leaning, Finding alone, AskedTables tables) {
+        return sameTable(alone, leaning.on(), tables)
                 .map(match -> new Finding(calibration.outcome(match.confidence()), match.confidence(), List.of(match)))
-                .orElseGet(() -> find(question, before, tables));
-    }
-
-    private static boolean leans(List<String> turns) {
-        return turns.size() > 1 && FollowUp.leansOnBefore(Words.readable(turns.getLast()));
-    }
-
-    private static String before(List<String> turns) {
-        return Words.readable(turns.get(turns.size() - 2));
+                .orElseGet(() -> find(question, leaning, tables));
     }
 
     /** What the table that was asked before says too: "and the cheapest?" is asked of what "the lightest?" was. */
@@ -135,8 +143,8 @@ public final class KnowledgeIndex {
     }
 
     /** Where a message asks several things that are each answered by something else, all the answers. */
-    private Finding severally(String message, Finding whole, AskedTables tables) {
-        List<String> questions = Passages.sentences(message).stream()
+    private Finding severally(Inquiry inquiry, Finding whole, AskedTables tables) {
+        List<String> questions = Passages.sentences(Words.readable(inquiry.question())).stream()
                 .filter(Words::looksLikeQuestion)
                 .toList();
         if (questions.size() < 2 || questions.size() > MOST_QUESTIONS) {
@@ -144,7 +152,7 @@ public final class KnowledgeIndex {
         }
         Map<String, Match> found = new LinkedHashMap<>();
         for (String question : questions) {
-            Finding finding = find(question, "", tables);
+            Finding finding = one(question, Leaning.of(inquiry.only(question), meaning), tables);
             if (finding.outcome() == Outcome.ANSWER) {
                 Match best = finding.matches().getFirst();
                 found.putIfAbsent(best.ref() + best.title(), best);
@@ -153,14 +161,14 @@ public final class KnowledgeIndex {
         return found.size() < 2 ? whole : Finding.several(List.copyOf(found.values()), whole);
     }
 
-    /** @param before what a question leans on; empty for one that does not */
-    private Finding find(String question, String before, AskedTables tables) {
+    /** @param leaning what a question leans on; null for one that does not */
+    private Finding find(String question, @Nullable Leaning leaning, AskedTables tables) {
         if (question.codePoints().noneMatch(Character::isLetterOrDigit)) {
             return Finding.NOTHING;
         }
-        String both = (before + " " + question).strip();
+        String both = leaning == null ? question : leaning.on() + " " + question;
         List<Match> ranked = Stream.concat(
-                        units.isEmpty() ? Stream.of() : unitsFor(question, both, tables),
+                        units.isEmpty() ? Stream.of() : unitsFor(question, leaning, tables),
                         Stream.of(question, both)
                                 .distinct()
                                 .flatMap(asked -> tables.ask(asked, spelling.repaired(asked, tables.spelling()))))
@@ -174,10 +182,9 @@ public final class KnowledgeIndex {
         return new Finding(calibration.outcome(confidence), confidence, ranked);
     }
 
-    private Stream<Match> unitsFor(String question, String both, AskedTables tables) {
+    private Stream<Match> unitsFor(String question, @Nullable Leaning leaning, AskedTables tables) {
         Ranking.Asked asked = asked(question, tables.spelling());
-        List<Scored> scored =
-                both.equals(question) ? ranking.scored(asked) : ranking.scored(asked, asked(both, tables.spelling()));
+        List<Scored> scored = scored(question, leaning, asked, tables.spelling());
         boolean readable = Tongue.of(question).equals(tongue);
         return scored.stream()
                 .sorted(Comparator.comparingDouble(Scored::confidence)
@@ -202,12 +209,16 @@ public final class KnowledgeIndex {
         .new Asked(question, Places.widened(synonyms.replaced(spelling.repaired(question, more)), this::mentions));
     }
 
-    /** For fitting the calibration: the candidates for the last of some turns. */
-    List<Scored> scored(List<String> turns) {
-        String question = turns.getLast();
-        return leans(turns)
-                ? ranking.scored(asked(question, Spelling.NONE), asked(before(turns) + " " + question, Spelling.NONE))
-                : ranking.scored(asked(question, Spelling.NONE));
+    private List<Scored> scored(String question, @Nullable Leaning leaning, Ranking.Asked asked, Spelling spelled) {
+        return leaning == null
+                ? ranking.scored(asked)
+                : ranking.scored(asked, asked(leaning.on() + " " + question, spelled), leaning.share());
+    }
+
+    /** For fitting: the candidates for a question, completed by the nearest thing that it leans on. */
+    List<Scored> scored(Inquiry inquiry) {
+        Leaning leaning = Leaning.of(inquiry, meaning).stream().findFirst().orElse(null);
+        return scored(inquiry.question(), leaning, asked(inquiry.question(), Spelling.NONE), Spelling.NONE);
     }
 
     /**

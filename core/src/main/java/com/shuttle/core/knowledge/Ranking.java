@@ -32,9 +32,6 @@ final class Ranking {
     /** The confidence that a question stored word for word at least has. */
     private static final double WORD_FOR_WORD = 0.98;
 
-    /** How much of the evidence for a question that leans on the one before is that for both together. */
-    private static final double TOGETHER = 0.7;
-
     private final List<Read> reads;
     private final View wholes;
     private final View sentences;
@@ -118,11 +115,12 @@ final class Ranking {
     }
 
     /**
-     * The same for a question that leans on the one before it.
+     * The same for a question that leans on something.
      *
-     * @param both the two together
+     * @param both  the two together
+     * @param share how much of the evidence is that for both
      */
-    List<Scored> scored(Asked asked, Asked both) {
+    List<Scored> scored(Asked asked, Asked both, double share) {
         double[] shares = words.shares(asked.typed);
         double[] sharesOfBoth = words.shares(both.typed);
         Set<Integer> candidates = new LinkedHashSet<>(stored(asked));
@@ -135,7 +133,7 @@ final class Ranking {
                                 unit,
                                 ref(unit),
                                 evidence(both, unit, sharesOfBoth[unit], -1)
-                                        .mixed(TOGETHER, evidence(asked, unit, shares[unit], -1))))
+                                        .mixed(share, evidence(asked, unit, shares[unit], -1))))
                         .toList());
     }
 

@@ -130,7 +130,7 @@ final class FakeWorld implements World {
         return query.type()
                 .cast(
                         switch (query) {
-                            case Query.Ask ask -> ask(ask.turns());
+                            case Query.Ask ask -> ask(ask.inquiry().turns());
                             case Query.Entry entry -> entry(entry.ref());
                             case Query.Closeness asked -> closeness.apply(asked.text(), asked.others());
                             case Query.Acts asked -> acts.apply(asked);

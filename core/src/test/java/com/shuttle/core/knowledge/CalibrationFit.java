@@ -96,7 +96,7 @@ final class CalibrationFit {
         KnowledgeIndex index = new KnowledgeIndex(labelled.content(), meaning, Calibration.USUAL);
         List<Case> cases = new ArrayList<>();
         for (Labelled.Question question : labelled.questions()) {
-            List<Scored> scored = index.scored(question.turns());
+            List<Scored> scored = index.scored(Inquiry.of(question.turns()));
             double[][] evidence =
                     scored.stream().map(one -> one.evidence().values()).toArray(double[][]::new);
             boolean[] right = new boolean[evidence.length];

@@ -7,6 +7,7 @@ import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.Subject;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Media;
 import com.shuttle.core.flow.Occasion;
@@ -43,7 +44,7 @@ public final class Answering {
 
     /** Asks the knowledge, and the language model where one is connected; what that had to do with it is traced. */
     public Finding ask(List<String> turns, List<String> collections) {
-        Finding found = run.ask(new Query.Ask(turns, collections));
+        Finding found = run.ask(new Query.Ask(Subject.inquiry(run, turns), collections));
         Finding finding = run.opinions.of(turns.getLast(), found);
         if (!finding.note().isEmpty()) {
             run.trace("language model", finding.note());

@@ -1,7 +1,5 @@
 package com.shuttle.core.engine.steps;
 
-import static java.util.Objects.requireNonNull;
-
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
@@ -308,7 +306,7 @@ final class ChoicePlayer extends Player {
                     .map(DrawnOptions.Drawn::value)
                     .toList();
         }
-        run.trail.add(requireNonNull(run.at()));
+        run.answeredHere();
         if (!step.variable().isBlank()) {
             run.facts.set(step.variable(), step.many() ? new Value.Many(values) : new Value.Text(values.getFirst()));
         }

@@ -111,7 +111,7 @@ final class InterviewPlayer extends Player {
     }
 
     private void complete() {
-        run.trail.add(requireNonNull(run.at()));
+        run.answeredHere();
         run.await(null);
         course.leave(step, Interview.COMPLETE);
     }

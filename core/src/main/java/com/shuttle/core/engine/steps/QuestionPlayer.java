@@ -1,7 +1,5 @@
 package com.shuttle.core.engine.steps;
 
-import static java.util.Objects.requireNonNull;
-
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
@@ -273,7 +271,7 @@ final class QuestionPlayer extends Player {
         if (!step.variable().isBlank()) {
             run.facts.set(step.variable(), value);
         }
-        run.trail.add(requireNonNull(run.at()));
+        run.answeredHere();
         run.await(null);
         if (!step.reply().isBlank()) {
             run.say(step.reply());

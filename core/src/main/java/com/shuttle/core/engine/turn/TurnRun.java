@@ -1,5 +1,7 @@
 package com.shuttle.core.engine.turn;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Effect;
@@ -39,7 +41,7 @@ public final class TurnRun {
     private final SplittableRandom random;
     public final Facts facts;
     private final List<Place> returns;
-    private final List<String> asked;
+    private final AskedBefore asked;
     public final Trail trail;
     private final Map<String, String> arms;
     private final Stamp stamp;
@@ -76,7 +78,7 @@ public final class TurnRun {
         this.random = new SplittableRandom(stamp.seed());
         this.facts = new Facts(playbook, state, effects::add);
         this.returns = new ArrayList<>(state.returns());
-        this.asked = new ArrayList<>(state.asked());
+        this.asked = new AskedBefore(state.asked());
         this.trail = new Trail(state.answered());
         this.arms = new LinkedHashMap<>(state.arms());
         this.seq = state.seq();
@@ -140,9 +142,7 @@ public final class TurnRun {
 
     /** The visitor's earlier questions and then this one. */
     public List<String> askedThen(String question) {
-        List<String> turns = new ArrayList<>(asked);
-        turns.add(question);
-        return turns;
+        return asked.then(question);
     }
 
     /** Asks the world. */
@@ -292,11 +292,14 @@ public final class TurnRun {
         return trail.take(place -> !place.equals(at) && playbook.step(place) != null);
     }
 
+    /** What is asked where the conversation stands was answered. */
+    public void answeredHere() {
+        trail.add(requireNonNull(at));
+        asked.goOn();
+    }
+
     public void remember(String question) {
         asked.add(question);
-        if (asked.size() > State.TAIL) {
-            asked.removeFirst();
-        }
     }
 
     public void open(@Nullable String words) {
@@ -340,7 +343,7 @@ public final class TurnRun {
 
     /** Notes what answered the question asked last. */
     public void answeredBy(String ref) {
-        effects.add(new Deed.Answered(ref, asked.isEmpty() ? "" : asked.getLast()));
+        effects.add(new Deed.Answered(ref, asked.last()));
     }
 
     public void gap(String question) {
@@ -375,7 +378,7 @@ public final class TurnRun {
                 returns,
                 facts.all(),
                 awaiting,
-                asked,
+                asked.all(),
                 trail.places(),
                 facts.left(),
                 arms,

@@ -1,0 +1,47 @@
+package com.shuttle.core.engine.turn;
+
+import com.shuttle.core.conversation.State;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** The visitor's latest questions, for what is asked after them to lean on. For one turn. */
+final class AskedBefore {
+
+    private final List<String> questions;
+    /** How many of them are of earlier turns. */
+    private int earlier;
+
+    AskedBefore(List<String> questions) {
+        this.questions = new ArrayList<>(questions);
+        this.earlier = questions.size();
+    }
+
+    void add(String question) {
+        questions.add(question);
+        if (questions.size() > State.TAIL) {
+            questions.removeFirst();
+            earlier = Math.max(0, earlier - 1);
+        }
+    }
+
+    /** The conversation has gone on: what was asked before is not what it is about any more. */
+    void goOn() {
+        questions.subList(0, earlier).clear();
+        earlier = 0;
+    }
+
+    /** All of them and then another. */
+    List<String> then(String question) {
+        return Stream.concat(questions.stream(), Stream.of(question)).toList();
+    }
+
+    /** The last of them; empty for none. */
+    String last() {
+        return questions.isEmpty() ? "" : questions.getLast();
+    }
+
+    List<String> all() {
+        return List.copyOf(questions);
+    }
+}
