@@ -110,13 +110,9 @@ public class BotWorld {
         }
 
         private Finding ask(Query.Ask ask) {
-            Finding finding = knowledge.askFor(bot, within(ask.collections()), ask.inquiry());
-            return new Finding(
-                    finding.outcome(),
-                    finding.confidence(),
-                    finding.matches().stream().map(this::linked).toList(),
-                    finding.also().stream().map(this::linked).toList(),
-                    finding.note());
+            return knowledge
+                    .askFor(bot, within(ask.collections()), ask.inquiry())
+                    .with(this::linked);
         }
 
         /** A bot asks its own collections only, whatever its steps name. */

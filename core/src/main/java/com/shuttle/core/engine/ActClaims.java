@@ -6,11 +6,13 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
+import com.shuttle.core.reading.Words;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -27,6 +29,9 @@ final class ActClaims {
             Kind.ROBOT, Phrasebook.A_PROGRAM,
             Kind.CHAT, Phrasebook.I_SEE,
             Kind.COMPLAINT, Phrasebook.SORRY);
+
+    /** Fewer words tell nothing that could be passed on. */
+    private static final int FEWEST_TOLD = 4;
 
     private final TurnRun run;
     private final Walker walker;
@@ -81,14 +86,20 @@ final class ActClaims {
 
     /** What is still to come and named, where what is asked now is not: "we don't know the date yet"; null for none. */
     private @Nullable Wanted otherThan(@Nullable Wanted asked, String text) {
-        if (asked != null && SeveralReader.names(text, Slot.of(asked))) {
+        if (asked != null && isMeant(asked, text)) {
             return null;
         }
         return run.playbook.wanted().stream()
-                .filter(one ->
-                        one != asked && !run.facts.knows(one.variable()) && SeveralReader.names(text, Slot.of(one)))
+                .filter(one -> one != asked && !run.facts.knows(one.variable()) && isMeant(one, text))
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** Whether words name something, or ask for its kind: "not sure when". */
+    private static boolean isMeant(Wanted wanted, String text) {
+        boolean day = wanted.type() == ValueType.DATE || wanted.type() == ValueType.DATE_TIME;
+        return SeveralReader.names(text, Slot.of(wanted))
+                || day && Words.of(text).contains("when");
     }
 
     private Heard leftOpen(Wanted other, Awaiting pending) {
@@ -129,6 +140,13 @@ final class ActClaims {
         }
         if (acts.ratherThanAnything(Act.MENTION)) {
             return said(Kind.CHAT);
+        }
+        if (acts.mean(Kind.TELL, ClauseActs.LIKELY) && Words.of(text).size() >= FEWEST_TOLD) {
+            return new Heard("told besides", "a note for the team", () -> {
+                run.note(text);
+                run.say(Phrasebook.NOTED_BESIDES);
+                walker.putAgain();
+            });
         }
         Awaiting pending = run.awaiting();
         Heard asks = doubted && pending != null ? walker.player().doubting(pending, text) : null;

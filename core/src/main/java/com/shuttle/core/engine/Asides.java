@@ -94,6 +94,10 @@ final class Asides {
                     if (pending.offers(Offers.SKIP)) {
                         run.say(Phrasebook.LEFT_OPEN);
                         new Picks(walker).pick(List.of(Offers.SKIP));
+                    } else if (pending instanceof Awaiting.Pick) {
+                        run.await(pending.onceMore());
+                        run.say(Phrasebook.NEAREST);
+                        walker.putAgain();
                     } else {
                         repairs.notUnderstood(text);
                     }
@@ -112,7 +116,7 @@ final class Asides {
                 run.askedThen("").stream().anyMatch(words -> !Tongue.of(words).equals(Tongue.ENGLISH));
         return new Heard("another language", tongue, () -> {
                     run.await(Questions.beneath(run.awaiting()));
-                    run.remember(text);
+                    run.remember(text, "");
                     run.say(again ? Phrasebook.SORRY : Phrasebook.ONLY_ENGLISH);
                     walker.putAgain();
                 })
@@ -125,9 +129,8 @@ final class Asides {
         return !asks && !goesOnAsking(text) && (bare(text) != BareValue.NONE || PlainReply.matches(text));
     }
 
-    private static final Pattern GOES_ON = Pattern.compile(
-            "\\W*(?:and|what about|how about)\\s+(?:on|in|at|for|from|after|before|with)\\b.*",
-            Pattern.CASE_INSENSITIVE);
+    private static final Pattern GOES_ON =
+            Pattern.compile("\\W*(?:and|or|what about|how about)\\s.*", Pattern.CASE_INSENSITIVE);
 
     /** "And on sundays" after a question was answered asks the same of something else, where no value is awaited. */
     private boolean goesOnAsking(String text) {

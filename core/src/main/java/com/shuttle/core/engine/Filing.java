@@ -8,12 +8,14 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** What of a message may be taken down as a value, by what its clauses do. For one turn. */
@@ -43,11 +45,12 @@ final class Filing {
         }
         List<Span> words = answer.claim(Source.ANSWER, text, List.of()).words();
         if (takesAnyWords() || answer.strength() <= Strengths.NO_OPTION) {
-            return acts.mayGive(words) ? answer : null;
+            return acts.mayGive(words) && !isAddress(text) ? answer : null;
         }
         boolean other =
                 acts.surely(Act.ASK, words) || acts.surely(Act.REQUEST, words) || acts.surely(Act.MENTION, words);
-        return other && !Span.explains(text, words) ? null : answer;
+        boolean read = answer.strength() >= Strengths.ANSWER && Span.explains(text, words);
+        return other && !read ? null : answer;
     }
 
     /** A no where yes or no is asked for: an answer that denies something in words that are not known for it; null for none. */
@@ -60,6 +63,14 @@ final class Filing {
                         "no, by a denial",
                         () -> walker.player().given(new Value.YesNo(false)))
                 : null;
+    }
+
+    /** Whether a message is nothing but how somebody is reached, which is no text, name or place. */
+    private boolean isAddress(String text) {
+        return Stream.of(ValueType.EMAIL, ValueType.PHONE)
+                .anyMatch(type -> Reader.reply(type, text, run.around().context())
+                                instanceof Reading.Given(Value value, int start, int end)
+                        && Span.explains(text, List.of(new Span(start, end))));
     }
 
     /** Whether nearly any words would do for what is asked. */

@@ -146,7 +146,7 @@ final class Listener {
             claims.add(option == null ? Source.STANDING : Source.ANSWER, option == null ? standing : option, List.of());
             return List.of();
         }
-        Heard booked = new OwnBookings(run, walker).request(text, questions);
+        Heard booked = new OwnBookings(run, walker).request(text, questions, acts);
         if (booked != null && flowOf(text) == null) {
             claims.add(Source.STANDING, booked, List.of());
             return List.of();
@@ -158,8 +158,10 @@ final class Listener {
         Heard other = run.awaiting() instanceof Awaiting.Pick ? byAct.otherChoice(text) : null;
         Heard answer = other != null ? null : filing.given(heard == null ? filing.denied() : heard, text);
         doubted = heard != null && answer == null;
+        // "No" is an answer or the beginning of a correction: where the message surely corrects, others may have it.
+        boolean onlyRefuses = answer != null && !answer.files() && acts.surely(Act.CORRECT);
         boolean heardAll = answer != null
-                && (aside() && answer.strength() >= Strengths.ANSWER
+                && (aside() && answer.strength() >= Strengths.ANSWER && !onlyRefuses
                         || walker.player().hearsChanges());
         Heard change = heardAll ? null : repairs.change(text, acts);
         Map<String, Reading.Given> told = told(text, answer, change);

@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.acts.Kind;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Query;
@@ -34,10 +35,11 @@ final class OwnBookings {
     /**
      * What a message wants of a booking; null for nothing of that, or while times are being chosen, where it is meant for them.
      *
+     * @param acts      what the message does, by which it may be one in whatever words
      * @param questions the visitor's own, of which one that is surely known is no request where no booking is known
      */
     @Nullable
-    Heard request(String text, Questions questions) {
+    Heard request(String text, Questions questions, ClauseActs acts) {
         Awaiting awaiting = run.awaiting();
         boolean choosing = awaiting instanceof Awaiting.Slot
                 || awaiting instanceof Awaiting.Held
@@ -46,7 +48,8 @@ final class OwnBookings {
             return null;
         }
         BookingFound[] own = run.ask(new Query.OwnBookings(run.visit().visitor()));
-        if (own.length == 0 && (!BookingRequest.namesBooking(text) || questions.known(text))) {
+        boolean surely = acts.mean(Kind.BOOKING, ClauseActs.SURE);
+        if (own.length == 0 && !surely && (!BookingRequest.namesBooking(text) || questions.known(text))) {
             return null;
         }
         List<Span> clauses = clauses(text);
@@ -61,6 +64,10 @@ final class OwnBookings {
                 others.add(span);
             }
             wanted = wants == null ? wanted : wants;
+        }
+        if (wanted == null && surely) {
+            wanted = BookingRequest.nearest(text, run.around().meaning());
+            others.clear();
         }
         if (wanted == null) {
             return null;

@@ -18,6 +18,7 @@ import com.shuttle.core.reading.PlainReply;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
+import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -103,7 +104,8 @@ final class Picks {
             return new Heard(
                     "suggestion", "“" + option.label() + "” by " + by, () -> pickSuggestion(suggestion, option.id()));
         }
-        if (Reader.reply(ValueType.YES_NO, text, run.around().context())
+        if (!Words.looksLikeQuestion(text)
+                && Reader.reply(ValueType.YES_NO, text, run.around().context())
                         instanceof Reading.Given(Value.YesNo(boolean yes), int s, int e)
                 && (!yes || YES.matcher(text).matches())) {
             if (!yes) {

@@ -79,13 +79,13 @@ final class Questions {
             Finding finding = answering.ask(List.of(question.words()), List.of());
             Heard what = finding.outcome() == Finding.Outcome.ANSWER
                     ? new Heard("", question.words(), () -> {
-                                run.remember(question.words());
+                                answering.remember(question.words(), finding);
                                 answering.say(finding, "");
                             })
                             .as(finding.confidence())
                     : mayBlank && question.marked() && asksOutright(question.words())
                             ? new Heard("", question.words(), () -> {
-                                        run.remember(question.words());
+                                        answering.remember(question.words(), finding);
                                         answering.notFound(finding, question.words());
                                         run.say(Phrasebook.unknown(question.words()));
                                     })
@@ -137,9 +137,12 @@ final class Questions {
             return null;
         }
         Heard several = several(text, pending, acts);
-        return several != null
-                ? several
-                : single(text, pending, told, leads, Words.looksLikeQuestion(text) || acts.surely(Act.ASK));
+        boolean asks = Words.looksLikeQuestion(text) || acts.surely(Act.ASK);
+        if (several == null && asked && !asks && acts.ratherThanAnything(Act.GIVE)) {
+            // Whoever is asked for something and tells something asks for nothing, whatever is known of it.
+            return null;
+        }
+        return several != null ? several : single(text, pending, told, leads, asks);
     }
 
     /** Questions in one message that are each surely known. */
@@ -152,7 +155,7 @@ final class Questions {
                 ? null
                 : Heard.of(() -> {
                     run.await(pending);
-                    run.remember(text);
+                    run.remember(text, "");
                     known.forEach(finding -> answering.say(finding, ""));
                     walker.putAgain();
                 });
@@ -182,7 +185,7 @@ final class Questions {
             case SUGGEST ->
                 (asks || !(pending instanceof Awaiting.Reply) && mayAsk(text)) && !leads
                         ? new Heard("", text, () -> {
-                                    run.remember(text);
+                                    answering.remember(text, finding);
                                     answering.suggest(finding, text, pending);
                                 })
                                 .as(Strengths.SUGGESTED)
@@ -201,7 +204,7 @@ final class Questions {
 
     private void answer(Finding finding, String text, @Nullable Awaiting pending) {
         run.await(pending);
-        run.remember(text);
+        answering.remember(text, finding);
         answering.say(finding, "");
         if (!answering.leadsOn(finding.matches().getFirst())) {
             walker.putAgain();
@@ -209,7 +212,7 @@ final class Questions {
     }
 
     private void unknown(Finding finding, String text, @Nullable Awaiting pending) {
-        run.remember(text);
+        run.remember(text, "");
         run.await(pending);
         answering.notFound(finding, text);
         run.responses.say(Occasion.NOT_FOUND);

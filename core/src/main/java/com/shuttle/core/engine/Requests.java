@@ -193,7 +193,7 @@ final class Requests {
                 .map(question -> run.ask(new Query.Ask(Subject.inquiry(run, run.askedThen(question)), List.of())))
                 .orElse(Finding.NOTHING);
         if (finding.outcome() == Finding.Outcome.ANSWER) {
-            run.remember(read);
+            run.remember(read, "");
             new Answering(walker).say(finding, "");
         } else {
             run.trace("waits for a person", "passed on");

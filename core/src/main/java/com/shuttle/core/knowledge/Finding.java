@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -17,8 +18,10 @@ import org.jspecify.annotations.Nullable;
  * @param matches    best first, ties by ref; those below any use are listed too, so that one can see what came near
  * @param also       where a message asked several things: what answers the others, after the first match
  * @param note       what a language model had to do with it, for the trace; empty where none was asked
+ * @param leant      what the question had to be completed with to find this; empty where it found it by itself
  */
-public record Finding(Outcome outcome, double confidence, List<Match> matches, List<Match> also, String note) {
+public record Finding(
+        Outcome outcome, double confidence, List<Match> matches, List<Match> also, String note, String leant) {
 
     /** The three bands of confidence. */
     public enum Outcome {
@@ -119,10 +122,11 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
         // Findings kept before there were several have none.
         also = also == null ? List.of() : List.copyOf(also);
         note = note == null ? "" : note;
+        leant = leant == null ? "" : leant;
     }
 
     public Finding(Outcome outcome, double confidence, List<Match> matches, List<Match> also) {
-        this(outcome, confidence, matches, also, "");
+        this(outcome, confidence, matches, also, "", "");
     }
 
     public Finding(Outcome outcome, double confidence, List<Match> matches) {
@@ -132,7 +136,7 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
     /** The same with other bands. */
     public Finding in(Calibration calibration) {
         Outcome banded = matches.isEmpty() ? Outcome.NONE : calibration.outcome(confidence);
-        return new Finding(banded, confidence, matches, banded == Outcome.ANSWER ? also : List.of());
+        return new Finding(banded, confidence, matches, banded == Outcome.ANSWER ? also : List.of(), note, leant);
     }
 
     /** The same of these sources only, as sure as their best match is; in no band until {@link #in} says which. */
@@ -146,12 +150,31 @@ public record Finding(Outcome outcome, double confidence, List<Match> matches, L
         List<Match> others =
                 also.stream().filter(match -> sources.contains(match.source())).toList();
         double best = left.isEmpty() ? 0 : left.getFirst().confidence();
-        return new Finding(left.isEmpty() ? Outcome.NONE : outcome, best, left, others, note);
+        return new Finding(left.isEmpty() ? Outcome.NONE : outcome, best, left, others, note, leant);
     }
 
     /** The same with a note. */
     public Finding noted(String text) {
-        return new Finding(outcome, confidence, matches, also, text);
+        return new Finding(outcome, confidence, matches, also, text, leant);
+    }
+
+    /** The same with other matches in the place of these. */
+    public Finding with(UnaryOperator<Match> other) {
+        return new Finding(
+                outcome,
+                confidence,
+                matches.stream().map(other).toList(),
+                also.stream().map(other).toList(),
+                note,
+                leant);
+    }
+
+    /** The same for a question that was completed: what it leant on, unless it finds the same without that. */
+    Finding leaningOn(String text, Finding alone) {
+        boolean same = !matches.isEmpty()
+                && !alone.matches.isEmpty()
+                && matches.getFirst().ref().equals(alone.matches.getFirst().ref());
+        return new Finding(outcome, confidence, matches, also, note, same ? "" : text);
     }
 
     /**

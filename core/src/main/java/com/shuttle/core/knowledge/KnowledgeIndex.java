@@ -108,7 +108,7 @@ public final class KnowledgeIndex {
     private Finding one(String question, List<Leaning> leanings, AskedTables tables) {
         Finding alone = find(question, null, tables);
         return leanings.stream()
-                .map(leaning -> completed(question, leaning, alone, tables))
+                .map(leaning -> completed(question, leaning, alone, tables).leaningOn(leaning.on(), alone))
                 .max(Comparator.comparingDouble(Finding::confidence))
                 .orElse(alone);
     }

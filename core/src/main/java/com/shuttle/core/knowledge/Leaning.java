@@ -33,19 +33,26 @@ record Leaning(String on, double share, boolean before) {
     /** Of a question that leans on the one before it. */
     private static final double ON_BEFORE = 0.7;
 
+    /** A question that says as little as this leans on the one before it, however it begins. */
+    private static final double MOSTLY = 0.5;
+
     /** Less is not worth reading another text for. */
     private static final double LEAST = 0.1;
 
     /** All that a question may lean on; nothing for one that stands for itself. @param reads a question, in pieces */
     static List<Leaning> of(Inquiry inquiry, Meaning reads) {
-        List<Leaning> all = new ArrayList<>();
         List<String> turns = inquiry.turns();
         String question = Words.readable(inquiry.question());
-        if (turns.size() > 1 && FollowUp.leansOnBefore(question)) {
+        boolean after = turns.size() > 1;
+        if (question.isBlank() || !after && inquiry.about().isBlank()) {
+            return List.of();
+        }
+        List<Leaning> all = new ArrayList<>();
+        double share = borrowed(question, reads);
+        if (after && (share >= MOSTLY || FollowUp.leansOnBefore(question))) {
             all.add(new Leaning(Words.readable(turns.get(turns.size() - 2)), ON_BEFORE, true));
         }
-        double share = inquiry.about().isBlank() || question.isBlank() ? 0 : borrowed(question, reads);
-        if (share >= LEAST) {
+        if (share >= LEAST && !inquiry.about().isBlank()) {
             all.add(new Leaning(Words.readable(inquiry.about()), share, false));
         }
         return all;

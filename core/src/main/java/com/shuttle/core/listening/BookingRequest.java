@@ -1,6 +1,7 @@
 package com.shuttle.core.listening;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
+import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.Words;
@@ -8,12 +9,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -57,9 +58,7 @@ public enum BookingRequest {
 
     private static List<String> lines() {
         try (InputStream in = BookingRequest.class.getResourceAsStream("booking-requests.txt")) {
-            return new String(Objects.requireNonNull(in).readAllBytes(), UTF_8)
-                    .lines()
-                    .toList();
+            return new String(requireNonNull(in).readAllBytes(), UTF_8).lines().toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -82,23 +81,34 @@ public enum BookingRequest {
 
     /** What a clause wants of a booking; null for nothing of that. */
     public static @Nullable BookingRequest in(String clause, Meaning meaning) {
-        Set<String> said = new HashSet<>(Words.of(clause));
-        if (said.isEmpty()) {
+        if (Words.of(clause).isEmpty()) {
             return null;
         }
         double[] near = meaning.nearness(clause, WORDINGS);
-        BookingRequest best = null;
-        double first = 0;
-        double second = 0;
+        Map<BookingRequest, Double> scores = scores(clause, near);
+        BookingRequest best = best(scores);
+        double first = requireNonNull(scores.remove(best));
+        double second = Math.max(nearest(OTHER, near), requireNonNull(scores.get(best(scores))));
+        return first >= LEAST && first - second >= LEAD ? best : null;
+    }
+
+    /** What a clause that is surely about a booking most likely wants of it. */
+    public static BookingRequest nearest(String clause, Meaning meaning) {
+        return best(scores(clause, meaning.nearness(clause, WORDINGS)));
+    }
+
+    private static Map<BookingRequest, Double> scores(String clause, double[] near) {
+        Set<String> said = new HashSet<>(Words.of(clause));
+        Map<BookingRequest, Double> scores = new EnumMap<>(BookingRequest.class);
         for (BookingRequest kind : values()) {
             boolean pointed = POINTING.getOrDefault(kind, Set.of()).stream().anyMatch(said::contains);
-            double score = nearest(kind.key(), near) + (pointed ? POINTED : 0);
-            second = Math.max(second, Math.min(score, first));
-            best = score > first ? kind : best;
-            first = Math.max(first, score);
+            scores.put(kind, nearest(kind.key(), near) + (pointed ? POINTED : 0));
         }
-        second = Math.max(second, nearest(OTHER, near));
-        return first >= LEAST && first - second >= LEAD ? best : null;
+        return scores;
+    }
+
+    private static BookingRequest best(Map<BookingRequest, Double> scores) {
+        return Collections.max(scores.entrySet(), Map.Entry.comparingByValue()).getKey();
     }
 
     private static double nearest(String kind, double[] near) {

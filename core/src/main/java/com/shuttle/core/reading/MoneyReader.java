@@ -151,6 +151,9 @@ final class MoneyReader {
         if (hundredths) {
             return new Amount(value.movePointLeft(2), centsOf(tokens.word(next), context), i, next + 1);
         }
+        if (currency == null && tokens.is(next, NumberReader.PEOPLE)) {
+            return null;
+        }
         boolean grand = tokens.is(next - 1, "grand");
         if (currency == null) {
             String after = currency(tokens, next, context);

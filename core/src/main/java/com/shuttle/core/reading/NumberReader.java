@@ -137,6 +137,10 @@ final class NumberReader {
     }
 
     /** All numbers, in their order. */
+    private static final Set<String> TOLD_OF_ONE = Set.of(
+            "has", "is", "was", "needs", "uses", "wants", "can", "can't", "cannot", "will", "won't", "doesn't",
+            "isn't");
+
     static List<Mention> find(Tokens tokens, Context context) {
         List<Mention> found = new ArrayList<>();
         int i = 0;
@@ -177,13 +181,19 @@ final class NumberReader {
                 || (tokens.is(next, "a") || tokens.is(next, "p"))
                         && tokens.is(next + 1, ".")
                         && tokens.is(next + 2, "m");
-        boolean stuck = figure && tokens.touches(i - 1) && tokens.at(i - 1).letters()
+        boolean inCode = figure
+                && tokens.touches(i - 1)
+                && tokens.is(i - 1, "-")
+                && tokens.touches(i - 2)
+                && tokens.at(i - 2).letters();
+        boolean stuck = inCode
+                || figure && tokens.touches(i - 1) && tokens.at(i - 1).letters()
                 || figure
                         && tokens.touches(next - 1)
                         && tokens.at(next).letters()
                         && tokens.word(next).length() > 3;
         boolean long_ = figure && tokens.at(i).word().length() > 15;
-        boolean noun = !figure && tokens.is(i, "one") && next == i + 1 && wordOne(tokens, i);
+        boolean noun = !figure && tokens.is(i, "one") && next == i + 1 && (wordOne(tokens, i) || ofOne(tokens, i));
         return ordinal || hour || stuck || long_ || noun ? null : parsed;
     }
 
@@ -195,6 +205,11 @@ final class NumberReader {
                         Set.of("this", "that", "the", "no", "which", "any", "every", "each", "some", "my", "last"))
                 // "a red one"
                 || tokens.at(i - 1).letters() && tokens.is(i - 2, Set.of("a", "an", "the", "another"));
+    }
+
+    /** "One child has an allergy" tells something of one, and counts none. */
+    private static boolean ofOne(Tokens tokens, int i) {
+        return tokens.at(i + 1).letters() && tokens.is(i + 2, TOLD_OF_ONE);
     }
 
     private static BigDecimal scaledLike(Parsed from, Parsed to, Tokens tokens) {

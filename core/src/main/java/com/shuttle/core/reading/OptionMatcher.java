@@ -69,6 +69,9 @@ public final class OptionMatcher {
 
     private OptionMatcher() {}
 
+    /** How an option was found that no word names. */
+    public static final String BY_MEANING = "its meaning";
+
     /** As {@link #match(String, List, Context, Meaning)} without numbers' habits and without meaning. */
     public static Match match(String text, List<Option> options) {
         return match(text, options, new Context("GB", java.time.LocalDateTime.MIN), Meaning.NONE);
@@ -363,7 +366,7 @@ public final class OptionMatcher {
             second = i == best ? second : Math.max(second, ofOption[i]);
         }
         return ofOption[best] >= MEANT && ofOption[best] - second >= MARGIN
-                ? new Match.One(options.get(best), "its meaning")
+                ? new Match.One(options.get(best), BY_MEANING)
                 : NONE;
     }
 

@@ -67,7 +67,7 @@ final class AnswerPlayer extends Player {
 
     private void answer(String question) {
         Finding finding = within(answering.ask(run.askedThen(question), step.collections()));
-        run.remember(question);
+        answering.remember(question, finding);
         switch (answering.outcome(finding)) {
             case ANSWER -> {
                 answering.say(finding, step.lead());

@@ -15,7 +15,9 @@ import com.shuttle.core.knowledge.Entry.Beside;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Answers questions of the visitor's from the knowledge, and says what is not known. For one turn. */
@@ -23,6 +25,8 @@ public final class Answering {
 
     /** The id of the offer that declines all suggestions; no ref is like it. */
     public static final String NONE_OF_THESE = "-";
+
+    private static final int MOST_OFFERED = 3;
 
     private final Course course;
     private final TurnRun run;
@@ -50,6 +54,14 @@ public final class Answering {
             run.trace("language model", finding.note());
         }
         return finding;
+    }
+
+    /** Keeps what was asked for what comes after to lean on; where it had to lean on something itself, it is about that. */
+    public void remember(String question, Finding finding) {
+        if (!finding.leant().isEmpty()) {
+            run.trace("completed", "with “" + finding.leant() + "”");
+        }
+        run.remember(question, finding.leant());
     }
 
     /** What came of asking, as the bot is set: one that offers nothing does not know what it is not certain of. */
@@ -104,9 +116,10 @@ public final class Answering {
 
     public void suggest(Finding finding, String question, @Nullable Awaiting resumes) {
         List<Offer> offers = new ArrayList<>();
+        Set<String> titles = new HashSet<>();
         finding.matches().stream()
-                .filter(match -> match.confidence() >= finding.confidence() / 3)
-                .limit(3)
+                .filter(match -> match.confidence() >= finding.confidence() / 3 && titles.add(match.title()))
+                .limit(MOST_OFFERED)
                 .forEach(match -> offers.add(new Offer(match.ref(), match.title())));
         offers.add(new Offer(NONE_OF_THESE, Phrasebook.NONE_OF_THESE));
         run.trace("suggests", "best confidence " + rounded(finding.confidence()));

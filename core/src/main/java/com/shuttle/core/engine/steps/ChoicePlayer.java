@@ -196,6 +196,7 @@ final class ChoicePlayer extends Player {
             case OptionMatcher.Match.One(Option option, String by) ->
                 new Heard("answer to the choice", "“" + option.label() + "” by " + by, () -> picked(pick, option, text))
                         .filing()
+                        .as(by.equals(OptionMatcher.BY_MEANING) ? Strengths.BY_MEANING : Strengths.ANSWER)
                         .leaving(rest(text, offered));
             case OptionMatcher.Match.Several(List<Option> options) ->
                 new Heard("unclear", "between " + options.size() + " options", () -> which(options, pick.tries()))
@@ -309,6 +310,10 @@ final class ChoicePlayer extends Player {
         run.answeredHere();
         if (!step.variable().isBlank()) {
             run.facts.set(step.variable(), step.many() ? new Value.Many(values) : new Value.Text(values.getFirst()));
+        }
+        if (step.variable().isBlank() && !picked.isEmpty()) {
+            // What was picked on a menu is what the visitor asks about next.
+            run.remember(picked.getFirst().label(), "");
         }
         course.leave(step, step.oneWay() ? Choice.PICKED.id() : "option:" + options.getFirst());
     }

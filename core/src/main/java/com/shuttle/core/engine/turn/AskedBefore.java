@@ -1,6 +1,7 @@
 package com.shuttle.core.engine.turn;
 
 import com.shuttle.core.conversation.State;
+import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -9,16 +10,21 @@ import java.util.stream.Stream;
 final class AskedBefore {
 
     private final List<String> questions;
+    private String latest = "";
     /** How many of them are of earlier turns. */
     private int earlier;
 
     AskedBefore(List<String> questions) {
         this.questions = new ArrayList<>(questions);
         this.earlier = questions.size();
+        this.latest = questions.isEmpty() ? "" : questions.getLast();
     }
 
-    void add(String question) {
-        questions.add(question);
+    /** @param leant what it leans on; where that is one of these, it goes on being what is asked about */
+    void add(String question, String leant) {
+        latest = question;
+        boolean goesOn = questions.stream().anyMatch(one -> Words.readable(one).equals(leant));
+        questions.add(goesOn ? leant : question);
         if (questions.size() > State.TAIL) {
             questions.removeFirst();
             earlier = Math.max(0, earlier - 1);
@@ -36,9 +42,9 @@ final class AskedBefore {
         return Stream.concat(questions.stream(), Stream.of(question)).toList();
     }
 
-    /** The last of them; empty for none. */
+    /** The last of them, as it was typed; empty for none. */
     String last() {
-        return questions.isEmpty() ? "" : questions.getLast();
+        return latest;
     }
 
     List<String> all() {

@@ -298,8 +298,9 @@ public final class TurnRun {
         asked.goOn();
     }
 
-    public void remember(String question) {
-        asked.add(question);
+    /** Keeps a question for later ones to lean on. @param leant what it had to lean on itself; empty for nothing */
+    public void remember(String question, String leant) {
+        asked.add(question, leant);
     }
 
     public void open(@Nullable String words) {
