@@ -21,7 +21,8 @@ import tools.jackson.databind.json.JsonMapper;
 final class Samples {
 
     /** By manner: each file was written at another time, in another way. */
-    static final List<String> FILES = List.of("acts.jsonl", "acts-2.jsonl", "compound.jsonl", "manners.txt");
+    static final List<String> FILES =
+            List.of("acts.jsonl", "acts-2.jsonl", "compound.jsonl", "manners.txt", "manners-2.txt");
 
     private static final JsonMapper JSON = JsonMapper.shared();
 
