@@ -120,6 +120,11 @@ final class ClauseActs {
         return clauses.size() == 1 && clauses.getFirst().odds().act() == act && likeliest(act) >= EVEN;
     }
 
+    /** Where its clauses stand. */
+    List<Span> spans() {
+        return clauses.stream().map(Clause::span).toList();
+    }
+
     /** Stretches of a message that likely do this, each a clause. */
     List<Span> those(Act act) {
         return clauses.stream()

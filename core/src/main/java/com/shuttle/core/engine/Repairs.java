@@ -2,6 +2,7 @@ package com.shuttle.core.engine;
 
 import static java.util.Objects.requireNonNull;
 
+import com.shuttle.core.acts.Act;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.engine.steps.Player;
@@ -92,15 +93,8 @@ final class Repairs {
         if (repairs.size() == 1) {
             repairs.addAll(also(text, known, repairs.getFirst(), open, pending));
         }
-        if (repairs.isEmpty() && correcting >= LIKELY) {
-            new Implied(run)
-                    .in(
-                            text,
-                            true,
-                            name -> run.facts.knows(name)
-                                    && (pending == null || !pending.name().equals(name)))
-                    .filter(said -> !said.value().equals(run.facts.value(said.variable())))
-                    .ifPresent(said -> repairs.add(new Repair(said.variable(), said.value(), "implied")));
+        if (repairs.isEmpty() && new Redoing(walker, acts).choosing(text) == null) {
+            implied(text, acts, pending).ifPresent(repairs::add);
         }
         if (awaiting instanceof Awaiting.Slot || awaiting instanceof Awaiting.Own) {
             repairs.removeIf(this::isOfTimes);
@@ -116,6 +110,24 @@ final class Repairs {
         others.addAll(toldBesides(text, repairs, pending));
         others.addAll(acts.givenBesides());
         return new Heard("changed", told, Strengths.CHANGE, Span.only(text, others), () -> apply(repairs));
+    }
+
+    /** Yes or no to something known, in a sentence that does not say so: in the message as a whole, or in the last clause that does. */
+    private Optional<Repair> implied(String text, ClauseActs acts, @Nullable Slot pending) {
+        boolean sure = acts.correcting() >= LIKELY;
+        return Stream.concat(Span.all(text).stream(), acts.spans().reversed().stream())
+                .filter(span -> sure || acts.of(Act.GIVE, List.of(span)) >= LIKELY)
+                .flatMap(span -> new Implied(run)
+                                .in(
+                                        text.substring(span.start(), span.end()),
+                                        sure,
+                                        name -> run.facts.knows(name)
+                                                && (pending == null
+                                                        || !pending.name().equals(name)))
+                                .stream())
+                .filter(said -> !said.value().equals(run.facts.value(said.variable())))
+                .map(said -> new Repair(said.variable(), said.value(), "implied"))
+                .findFirst();
     }
 
     /** What else a message changes that changes one thing: each part of it that names what it is about, or denies what was. */

@@ -2,9 +2,14 @@ package com.shuttle.core.knowledge;
 
 import com.shuttle.core.knowledge.Meaning.Model;
 import com.shuttle.core.reading.Words;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What a question leans on. "How much is it" says nothing of what it is about, "is there a cloakroom" all of it: how much a
@@ -12,12 +17,12 @@ import java.util.List;
  * are in the language ({@link Pieces#surprise}). With the rarest piece {@code a}, the next {@code b} and the sum {@code s} of all,
  *
  * <pre>
- *   share = 1 / (1 + exp(-(4.89 - 5.48 a - 0.60 b - 1.25 s)))
+ *   share = 1 / (1 + exp(-(w0 + w1 a + w2 b + w3 s)))
  * </pre>
  *
- * <p>fitted ({@code SubjectFit}) by conditional logit to 121 questions within a subject of the made-up collections and to 355 that
- * say what they are about, each with a subject drawn at random. On collections left out the right source comes first for
- * .71 of the former (.50 without a subject) and .67 of the latter (.69); .57 are answered rightly and .11 wrongly (.36 and .25).
+ * <p>with weights that ship as data, fitted by conditional logit ({@code SubjectFit}) to questions within a subject and to questions
+ * that say what they are about, each with a subject drawn at random; {@code docs/understanding.md} has the figures of collections
+ * left out.
  *
  * @param on     what it is completed with
  * @param share  how much of the evidence is that for both together, above 0 and at most 1
@@ -25,10 +30,11 @@ import java.util.List;
  */
 record Leaning(String on, double share, boolean before) {
 
-    private static final double BASE = 4.89;
-    private static final double OF_RAREST = -5.48;
-    private static final double OF_NEXT = -0.6;
-    private static final double OF_ALL = -1.25;
+    private static final String FILE = "leaning.weights";
+    private static final String FORMAT = "shuttle-leaning/1";
+
+    /** Of {@link #figures}. */
+    private static final double[] WEIGHTS = weights();
 
     /** Of a question that leans on the one before it. */
     private static final double ON_BEFORE = 0.7;
@@ -37,7 +43,31 @@ record Leaning(String on, double share, boolean before) {
     private static final double MOSTLY = 0.5;
 
     /** Less is not worth reading another text for. */
-    private static final double LEAST = 0.1;
+    static final double LEAST = 0.1;
+
+    /** @throws IllegalStateException if there are none, or of another format */
+    private static double[] weights() {
+        try (InputStream in = Leaning.class.getResourceAsStream(FILE)) {
+            if (in == null) {
+                throw new IllegalStateException("missing resource " + FILE);
+            }
+            List<String> lines = new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .toList();
+            if (!lines.getFirst().equals(FORMAT)) {
+                throw new IllegalStateException("expected " + FORMAT + " in " + FILE + ", but got " + lines.getFirst());
+            }
+            return lines.stream().skip(1).mapToDouble(Double::parseDouble).toArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Weights as they are kept. */
+    static List<String> file(double[] weights) {
+        return Stream.concat(Stream.of(FORMAT), Arrays.stream(weights).mapToObj(Double::toString))
+                .toList();
+    }
 
     /** All that a question may lean on; nothing for one that stands for itself. @param reads a question, in pieces */
     static List<Leaning> of(Inquiry inquiry, Meaning reads) {
@@ -60,15 +90,22 @@ record Leaning(String on, double share, boolean before) {
 
     /** How much a question borrows from its subject, 0 to 1. */
     private static double borrowed(String question, Meaning reads) {
-        double[] surprise = Arrays.stream(
-                        reads.readQuestion(Model.SENTENCES, question).tokens().ids())
-                .mapToDouble(Pieces::surprise)
-                .sorted()
-                .toArray();
+        double[] figures =
+                figures(reads.readQuestion(Model.SENTENCES, question).tokens().ids());
+        double sum = 0;
+        for (int i = 0; i < WEIGHTS.length; i++) {
+            sum += WEIGHTS[i] * figures[i];
+        }
+        return 1 / (1 + Math.exp(-sum));
+    }
+
+    /** What tells how much a question says by itself: 1, its rarest piece, the next, and the sum of all. */
+    static double[] figures(int[] pieces) {
+        double[] surprise =
+                Arrays.stream(pieces).mapToDouble(Pieces::surprise).sorted().toArray();
         int last = surprise.length - 1;
         double rarest = last < 0 ? 0 : surprise[last];
         double next = last < 1 ? 0 : surprise[last - 1];
-        double all = Arrays.stream(surprise).sum();
-        return 1 / (1 + Math.exp(-(BASE + OF_RAREST * rarest + OF_NEXT * next + OF_ALL * all)));
+        return new double[] {1, rarest, next, Arrays.stream(surprise).sum()};
     }
 }

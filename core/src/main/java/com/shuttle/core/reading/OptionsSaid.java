@@ -29,7 +29,7 @@ public record OptionsSaid(List<Option> wanted, List<Option> denied, int first, i
     private static final Finder NOT_REALLY = Finder.of(
             "\\b(?:no (?:problem|worries|wait)|why not|not only|not just|can'?t wait|don'?t mind|not sure)\\b[^.;]*$");
     private static final Pattern CONTRAST = Pattern.compile(
-            "[.;!?\\n]|\\b(?:but(?! not\\b| no\\b)|though|just|only|please|so|(?<=instead of .{1,40})it'?s|we want|i want|(?:we|i)'?d like|do want|do need|i'?d take|we'?d take|i'?ll have|we'?ll have|yes)\\b",
+            "[.;!?\\n]|\\b(?:but(?! not\\b| no\\b)|though|just|only|please|so|(?<=instead of .{1,40})it'?s|we want|i want|(?:we|i)'?d (?:like|rather|prefer)|do want|do need|i'?d take|we'?d take|i'?ll have|we'?ll have|yes)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern ALL_BUT =
             Pattern.compile("\\b(?:any|every|all)(?:thing|one| one| of (?:them|it))?\\s*$", Pattern.CASE_INSENSITIVE);

@@ -30,7 +30,7 @@ final class ActPage {
         line("# How well Shuttle understands");
         line("");
         line(
-                "Made by `./shuttle learn` from the samples in `core/src/test/resources/listening/acts`; nothing in it is written by hand.");
+                "Made by `./shuttle learn` from the samples in `core/src/test/resources`; nothing in it is written by hand.");
         line("");
         line("## What a clause does");
         line("");

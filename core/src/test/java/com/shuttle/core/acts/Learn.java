@@ -1,9 +1,11 @@
 package com.shuttle.core.acts;
 
 import com.shuttle.core.acts.ActTraining.Example;
+import com.shuttle.core.engine.Corpora;
 import com.shuttle.core.knowledge.Embedding;
 import com.shuttle.core.knowledge.Meaning;
 import com.shuttle.core.knowledge.SentenceModel;
+import com.shuttle.core.knowledge.SubjectFit;
 import com.shuttle.core.reading.Context;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
@@ -56,7 +58,7 @@ public final class Learn {
 
     private Learn() {}
 
-    /** @param args the folder for the weights, and the page */
+    /** @param args the folder for the weights, the page, and the file of the scores of conversations */
     public static void main(String[] args) throws IOException {
         Path folder = Path.of(args[0]);
         Files.write(folder.resolve("cuts.weights"), cuts(CutTraining.fit(Samples.all())));
@@ -68,8 +70,13 @@ public final class Learn {
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(folder.resolve("acts.weights")))) {
             weights.write(out);
         }
+        String scores = Corpora.file();
+        Files.writeString(Path.of(args[2]), scores);
         Files.writeString(
-                Path.of(args[1]), new ActPage(rows.size(), byTrade, byFile, CutFigures.byFile(), sharpness).text());
+                Path.of(args[1]),
+                new ActPage(rows.size(), byTrade, byFile, CutFigures.byFile(), sharpness).text()
+                        + SubjectFit.section(folder.resolveSibling("knowledge"))
+                        + Corpora.section(scores));
     }
 
     private static List<String> cuts(Map<String, Float> weights) {

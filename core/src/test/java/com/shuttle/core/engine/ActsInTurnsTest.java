@@ -134,4 +134,47 @@ class ActsInTurnsTest {
         visitor.says("a telescope night").says("wait no a dome show").tookBy("another choice");
         assertThat(visitor.state.at()).isNotNull();
     }
+
+    @Test
+    void aQuestionIsPutWithWhatTheConversationIsAbout() {
+        talk.says("how much is it?");
+        assertThat(world.inquiries.getLast().about()).contains("Name?");
+    }
+
+    @Test
+    void whatWasAskedBeforeTheConversationWentOnIsNotWhatItIsAbout() {
+        world.knows("parking", "Behind the barn.", 0.9);
+        talk.says("is there parking?").says("and is it free?");
+        assertThat(world.inquiries.getLast().turns()).containsExactly("is there parking?", "and is it free?");
+        talk.says("Dana Whitlow").says("is it far?");
+        assertThat(world.inquiries.getLast().turns()).doesNotContain("is there parking?");
+    }
+
+    @Test
+    void whoTellsSomethingThatNobodyAskedIsNotAnsweredAndItIsPassedOn() {
+        world.knows("allergy", "We cook without nuts.", 0.9).does("allergy", Kind.TELL, 0.9);
+        talk.says("somebody with us has a bad nut allergy")
+                .hearsPart("I pass that on")
+                .hearsPart("Name?");
+    }
+
+    @Test
+    void noIsTheBeginningOfACorrectionWhereTheMessageCorrects() {
+        world.does("no wait", Kind.CORRECT, 0.95);
+        atDay().says("5 or 6 June").says("no wait 30 of us").knows("guests", "30");
+        assertThat(stands()).isEqualTo("d");
+    }
+
+    @Test
+    void ofTwoReadingsOneIsMeantByItsPlace() {
+        atDay().says("5 or 6 June").says("the later one");
+        assertThat(talk.state.variables().get("day").shown()).contains("6 June");
+    }
+
+    @Test
+    void howSomebodyIsReachedIsNoText() {
+        world.does("555", Kind.ANSWER, 0.9);
+        atDay().says("12 May").says("no").says("01632 960 555");
+        assertThat(talk.state.variables()).doesNotContainKey("more");
+    }
 }

@@ -13,6 +13,7 @@ import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.Outcome;
 import com.shuttle.core.knowledge.Finding.Source;
 import com.shuttle.core.knowledge.Finding.Why;
+import com.shuttle.core.knowledge.Inquiry;
 import com.shuttle.core.reading.Words;
 import com.shuttle.core.table.RowsFound;
 import java.util.ArrayList;
@@ -45,6 +46,9 @@ final class FakeWorld implements World {
 
     /** What the visitor has booked. */
     final List<BookingFound> own = new ArrayList<>();
+
+    /** All that was asked of the knowledge. */
+    final List<Inquiry> inquiries = new ArrayList<>();
 
     /** How near texts are in meaning. */
     BiFunction<String, List<String>, double[]> closeness = FakeWorld::closeness;
@@ -130,7 +134,7 @@ final class FakeWorld implements World {
         return query.type()
                 .cast(
                         switch (query) {
-                            case Query.Ask ask -> ask(ask.inquiry().turns());
+                            case Query.Ask ask -> ask(ask.inquiry());
                             case Query.Entry entry -> entry(entry.ref());
                             case Query.Closeness asked -> closeness.apply(asked.text(), asked.others());
                             case Query.Acts asked -> acts.apply(asked);
@@ -155,8 +159,9 @@ final class FakeWorld implements World {
                         });
     }
 
-    private Finding ask(List<String> turns) {
-        List<String> words = Words.of(turns.getLast());
+    private Finding ask(Inquiry inquiry) {
+        inquiries.add(inquiry);
+        List<String> words = Words.of(inquiry.question());
         List<Match> matches = byWord.entrySet().stream()
                 .filter(entry -> words.contains(entry.getKey()))
                 .map(Map.Entry::getValue)

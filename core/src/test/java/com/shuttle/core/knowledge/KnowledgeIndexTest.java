@@ -97,6 +97,31 @@ class KnowledgeIndexTest {
     }
 
     @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "A show. How many tickets would you like?|how much is it|price",
+                "Borrowing a telescope. From which day?|can i|borrow",
+                "Volunteering. What is your name?|how long does it take|volunteering",
+                "Volunteering. What is your name?|can i bring my dog|dogs",
+                "A show. How many tickets would you like?|is there somewhere to park|parking",
+            })
+    void aQuestionIsCompletedByItsSubjectAsFarAsItSaysNothingItself(String about, String question, String ref) {
+        Finding finding = INDEX.ask(new Inquiry(List.of(question), about), AskedTables.NONE);
+        assertThat(finding.matches().getFirst().ref()).isEqualTo(ref);
+    }
+
+    @Test
+    void itTellsWhatAQuestionHadToBeCompletedWith() {
+        assertThat(INDEX.ask(List.of("do you take volunteers", "how much is it"))
+                        .leant())
+                .isEqualTo("do you take volunteers");
+        assertThat(INDEX.ask(List.of("do you take volunteers", "are dogs allowed"))
+                        .leant())
+                .isEmpty();
+    }
+
+    @ParameterizedTest
     @CsvSource({
         "what is the capital of France",
         "tell me a joke about penguins",

@@ -10,6 +10,7 @@ import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.reading.Extremes;
 import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.HeadCounts;
 import com.shuttle.core.reading.OptionMatcher;
@@ -229,6 +230,10 @@ final class Asking {
             if (day != null) {
                 return day;
             }
+        }
+        Value extreme = Extremes.of(text, awaiting.values());
+        if (extreme != null) {
+            return extreme;
         }
         List<Option> options = awaiting.offers().stream()
                 .map(offer -> new Option(offer.id(), offer.label(), also(offer)))
