@@ -198,6 +198,8 @@ public class KnowledgeService {
                 : indexes.serving(Set.copyOf(collections))
                         .ask(inquiry, tables.asked(Set.copyOf(collections)))
                         .of(answering.sources())
+                        .in(sureness(bot))
+                        .unsureWithout(match -> pleasantries.isOne(match.title()))
                         .in(sureness(bot));
         return answering.pleasantries()
                 ? pleasantries

@@ -1,5 +1,7 @@
 package com.shuttle.knowledge;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import com.shuttle.core.knowledge.Calibration;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.core.knowledge.Entry;
@@ -32,6 +34,10 @@ class Pleasantries {
 
     private final List<Entry> all;
     private final Meaning meanings;
+    /** Whether titles that were found are pleasantries; they come again and again. */
+    private final Cache<String, Boolean> titles =
+            Caffeine.newBuilder().maximumSize(10_000).build();
+
     private volatile @Nullable KnowledgeIndex index;
 
     Pleasantries(Meaning meanings) {
@@ -57,6 +63,11 @@ class Pleasantries {
         return finding.outcome() == Finding.Outcome.ANSWER && finding.confidence() >= SURE
                 ? Optional.of(finding)
                 : Optional.empty();
+    }
+
+    /** Whether words are one of them, and so nothing to be offered to somebody who asked something else. */
+    boolean isOne(String title) {
+        return titles.get(title, words -> meet(words).isPresent());
     }
 
     /** Read with the first message, since the models take a moment to load. */

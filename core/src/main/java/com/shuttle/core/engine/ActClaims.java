@@ -6,13 +6,13 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
-import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Words;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -97,9 +97,13 @@ final class ActClaims {
 
     /** Whether words name something, or ask for its kind: "not sure when". */
     private static boolean isMeant(Wanted wanted, String text) {
-        boolean day = wanted.type() == ValueType.DATE || wanted.type() == ValueType.DATE_TIME;
-        return SeveralReader.names(text, Slot.of(wanted))
-                || day && Words.of(text).contains("when");
+        List<String> words = Words.of(text);
+        boolean asked = switch (wanted.type()) {
+            case DATE, DATE_TIME -> words.contains("when");
+            case NUMBER -> words.contains("numbers") || words.contains("many");
+            default -> false;
+        };
+        return asked || SeveralReader.names(text, Slot.of(wanted));
     }
 
     private Heard leftOpen(Wanted other, Awaiting pending) {

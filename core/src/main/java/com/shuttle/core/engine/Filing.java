@@ -15,6 +15,7 @@ import com.shuttle.core.reading.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -49,8 +50,10 @@ final class Filing {
         }
         boolean other =
                 acts.surely(Act.ASK, words) || acts.surely(Act.REQUEST, words) || acts.surely(Act.MENTION, words);
-        boolean read = answer.strength() >= Strengths.ANSWER && Span.explains(text, words);
-        return other && !read ? null : answer;
+        boolean guessed = answer.strength() < Strengths.ANSWER;
+        return guessed && (other || acts.surely(Act.SOCIAL, words)) || other && !Span.explains(text, words)
+                ? null
+                : answer;
     }
 
     /** A no where yes or no is asked for: an answer that denies something in words that are not known for it; null for none. */
@@ -102,13 +105,14 @@ final class Filing {
      */
     Map<String, Reading.Given> implied(String text, String left, @Nullable Slot pending) {
         Map<String, Reading.Given> implied = new LinkedHashMap<>();
+        Predicate<String> others = name ->
+                !run.facts.knows(name) && (pending == null || !pending.name().equals(name));
+        new Implied(run)
+                .denied(left, others)
+                .ifPresent(said -> implied.put(said.variable(), new Reading.Given(said.value(), 0, text.length())));
         for (Span clause : left.length() == text.length() ? acts.those(Act.GIVE) : List.<Span>of()) {
             new Implied(run)
-                    .in(
-                            left.substring(clause.start(), clause.end()),
-                            false,
-                            name -> !run.facts.knows(name)
-                                    && (pending == null || !pending.name().equals(name)))
+                    .in(left.substring(clause.start(), clause.end()), false, others)
                     .ifPresent(said -> implied.put(
                             said.variable(), new Reading.Given(said.value(), clause.start(), clause.end())));
         }

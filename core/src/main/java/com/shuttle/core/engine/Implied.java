@@ -33,6 +33,9 @@ final class Implied {
 
     private static final int MOST = 14;
 
+    /** What denies one thing only. */
+    private static final int MOST_DENIED = 4;
+
     /** A question and what a clause says to it. */
     record Said(String variable, Value.YesNo value) {}
 
@@ -72,6 +75,26 @@ final class Implied {
         }
         boolean yes = denies(clause) == denies(questions.get(best));
         return Optional.of(new Said(all.get(best).variable(), new Value.YesNo(yes)));
+    }
+
+    /**
+     * "No lunch", which names what one question for yes or no is about: a no to it.
+     *
+     * @param which of their variables are looked at
+     */
+    Optional<Said> denied(String text, Predicate<String> which) {
+        List<String> words = Words.of(text);
+        if (words.size() < 2 || words.size() > MOST_DENIED || !Words.deny(words.subList(0, 1))) {
+            return Optional.empty();
+        }
+        List<String> named = words.subList(1, words.size());
+        List<Wanted> meant = run.playbook.wanted().stream()
+                .filter(one -> one.type() == ValueType.YES_NO && which.test(one.variable()))
+                .filter(one -> Words.of(question(one)).containsAll(named))
+                .toList();
+        return meant.size() != 1
+                ? Optional.empty()
+                : Optional.of(new Said(meant.getFirst().variable(), new Value.YesNo(false)));
     }
 
     static boolean denies(String text) {

@@ -22,6 +22,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -43,6 +44,9 @@ final class Listener {
 
     /** Cosine from which an option says what a request says. */
     private static final double SAYS_THE_SAME = 0.55;
+
+    /** A figure, which is the place of an option where options are offered. */
+    private static final Pattern PLACE = Pattern.compile("[\\s.,;!)]*+\\d{1,2}[\\s.,;!)]*+");
 
     private final TurnRun run;
     private final Walker walker;
@@ -225,7 +229,9 @@ final class Listener {
         String besides = answer == null || run.awaiting() instanceof Awaiting.OpenQuestion ? text : answer.rest();
         String left = change == null ? besides : change.rest();
         Slot pending = change == null && answer == null ? null : repairs.pending(run.awaiting());
-        if (left.isBlank()) {
+        boolean picksByNumber =
+                run.awaiting() instanceof Awaiting.Pick && PLACE.matcher(left).matches();
+        if (left.isBlank() || picksByNumber) {
             return Map.of();
         }
         Map<String, Reading.Given> told =

@@ -62,6 +62,11 @@ final class Questions {
         return answering.ask(run.askedThen(text), List.of());
     }
 
+    /** What is known of words that ask for nothing: what the conversation is about completes only what asks. */
+    private Finding finding(String text, boolean asks) {
+        return asks ? finding(text) : answering.asItStands(run.askedThen(text));
+    }
+
     /**
      * The questions that stand beside something else in a message: those that are known, and where it is plain that something
      * of its own is asked, those that are not.
@@ -137,7 +142,7 @@ final class Questions {
             return null;
         }
         Heard several = several(text, pending, acts);
-        boolean asks = Words.looksLikeQuestion(text) || acts.surely(Act.ASK);
+        boolean asks = Words.looksLikeQuestion(text) || acts.surely(Act.ASK) || acts.ratherThanAnything(Act.ASK);
         if (several == null && asked && !asks && acts.ratherThanAnything(Act.GIVE)) {
             // Whoever is asked for something and tells something asks for nothing, whatever is known of it.
             return null;
@@ -167,7 +172,7 @@ final class Questions {
         if (told != null && !asks && !Weighing.say(text, Span.minus(Span.all(text), told))) {
             return null;
         }
-        Finding finding = finding(text);
+        Finding finding = finding(text, asks);
         Finding.Outcome outcome = answering.outcome(finding);
         boolean byTable =
                 !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;

@@ -6,6 +6,7 @@ import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.engine.steps.Players;
+import com.shuttle.core.engine.turn.DrawnOptions;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.TurnRun;
@@ -72,8 +73,13 @@ final class Redoing {
     Heard choosing(String text) {
         String bare = RepairReader.unmarked(text);
         for (Place place : run.trail.places().reversed()) {
-            if (run.playbook.step(place) instanceof Choice choice && !choice.drawn() && !choice.many()) {
-                List<Option> wanted = OptionsSaid.of(bare, choice.options()).wanted();
+            if (run.playbook.step(place) instanceof Choice choice && !choice.many()) {
+                List<Option> options = choice.drawn()
+                        ? DrawnOptions.of(choice, run).stream()
+                                .map(DrawnOptions.Drawn::option)
+                                .toList()
+                        : choice.options();
+                List<Option> wanted = OptionsSaid.of(bare, options).wanted();
                 if (wanted.size() == 1 && !place.equals(run.at())) {
                     Option option = wanted.getFirst();
                     return new Heard("another choice", "“" + option.label() + "”", () -> {

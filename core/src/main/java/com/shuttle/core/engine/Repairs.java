@@ -37,6 +37,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -115,16 +116,13 @@ final class Repairs {
     /** Yes or no to something known, in a sentence that does not say so: in the message as a whole, or in the last clause that does. */
     private Optional<Repair> implied(String text, ClauseActs acts, @Nullable Slot pending) {
         boolean sure = acts.correcting() >= LIKELY;
-        return Stream.concat(Span.all(text).stream(), acts.spans().reversed().stream())
+        Predicate<String> others = name ->
+                run.facts.knows(name) && (pending == null || !pending.name().equals(name));
+        Stream<Implied.Said> denied = new Implied(run).denied(text, others).stream();
+        Stream<Implied.Said> implied = Stream.concat(Span.all(text).stream(), acts.spans().reversed().stream())
                 .filter(span -> sure || acts.of(Act.GIVE, List.of(span)) >= LIKELY)
-                .flatMap(span -> new Implied(run)
-                                .in(
-                                        text.substring(span.start(), span.end()),
-                                        sure,
-                                        name -> run.facts.knows(name)
-                                                && (pending == null
-                                                        || !pending.name().equals(name)))
-                                .stream())
+                .flatMap(span -> new Implied(run).in(text.substring(span.start(), span.end()), sure, others).stream());
+        return Stream.concat(denied, implied)
                 .filter(said -> !said.value().equals(run.facts.value(said.variable())))
                 .map(said -> new Repair(said.variable(), said.value(), "implied"))
                 .findFirst();
@@ -145,11 +143,21 @@ final class Repairs {
                         1,
                         run.around().context(),
                         run.around().meaning()))
-                .filter(repairs -> repairs.size() == 1 && repairs.getFirst().aimed())
+                .filter(repairs -> repairs.size() == 1)
                 .map(List::getFirst)
+                .filter(repair -> repair.aimed() || isOnlyOne(repair, known))
                 .filter(repair -> !repair.after().equals(first.after()))
                 .limit(1)
                 .toList();
+    }
+
+    /** Whether a repair is of a kind of value that tells itself, and only one thing known is of that kind. */
+    private boolean isOnlyOne(Repair repair, List<Known> known) {
+        ValueType type = run.playbook.variables().get(repair.variable());
+        return type != null
+                && tells(type)
+                && type != ValueType.MONEY
+                && known.stream().filter(one -> one.slot().type() == type).count() == 1;
     }
 
     /** What is said of days and hours while times are offered is meant for them, unless it names what it changes. */

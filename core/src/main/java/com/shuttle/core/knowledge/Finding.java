@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -167,6 +168,17 @@ public record Finding(
                 also.stream().map(other).toList(),
                 note,
                 leant);
+    }
+
+    /** The same without some matches, where it is not sure of the first; nothing where none is left. */
+    public Finding unsureWithout(Predicate<Match> which) {
+        if (outcome != Outcome.SUGGEST) {
+            return this;
+        }
+        List<Match> left = matches.stream().filter(which.negate()).toList();
+        return left.isEmpty()
+                ? new Finding(Outcome.NONE, 0, List.of(), List.of(), note, leant)
+                : new Finding(outcome, left.getFirst().confidence(), left, also, note, leant);
     }
 
     /** The same for a question that was completed: what it leant on, unless it finds the same without that. */

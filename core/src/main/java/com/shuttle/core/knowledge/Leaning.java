@@ -79,8 +79,11 @@ record Leaning(String on, double share, boolean before) {
         }
         List<Leaning> all = new ArrayList<>();
         double share = borrowed(question, reads);
-        if (after && (share >= MOSTLY || FollowUp.leansOnBefore(question))) {
-            all.add(new Leaning(Words.readable(turns.get(turns.size() - 2)), ON_BEFORE, true));
+        String before = after ? Words.readable(turns.get(turns.size() - 2)) : "";
+        boolean leans = after && (share >= MOSTLY || FollowUp.leansOnBefore(question));
+        // What said nothing itself is nothing to lean on where there is something better.
+        if (leans && (inquiry.about().isBlank() || borrowed(before, reads) < MOSTLY)) {
+            all.add(new Leaning(before, ON_BEFORE, true));
         }
         if (share >= LEAST && !inquiry.about().isBlank()) {
             all.add(new Leaning(Words.readable(inquiry.about()), share, false));

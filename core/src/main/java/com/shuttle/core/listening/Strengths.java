@@ -15,8 +15,8 @@ public final class Strengths {
     /** What a step reads for an answer, and a request for a person in a clause. */
     public static final double ANSWER = 0.9;
 
-    /** An option that is nearest in meaning to words that do not name it. */
-    public static final double BY_MEANING = 0.88;
+    /** An option that no word names: it is nearest in meaning, or written nearly alike. */
+    public static final double GUESSED = 0.88;
 
     /** What only tells of the visitor: wants out, does not know, did not understand. */
     public static final double ABOUT_THEMSELVES = 0.85;

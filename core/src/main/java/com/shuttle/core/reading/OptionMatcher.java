@@ -72,6 +72,9 @@ public final class OptionMatcher {
     /** How an option was found that no word names. */
     public static final String BY_MEANING = "its meaning";
 
+    /** How an option was found of which a word is written nearly like one that was said. */
+    public static final String BY_SLIP = "a small misspelling";
+
     /** As {@link #match(String, List, Context, Meaning)} without numbers' habits and without meaning. */
     public static Match match(String text, List<Option> options) {
         return match(text, options, new Context("GB", java.time.LocalDateTime.MIN), Meaning.NONE);
@@ -123,7 +126,7 @@ public final class OptionMatcher {
         if (!(part instanceof Match.None)) {
             return part;
         }
-        Match slip = best(telling, options, true, "a small misspelling");
+        Match slip = best(telling, options, true, BY_SLIP);
         return slip instanceof Match.None && !Words.opensQuestion(words) ? meant(text, options, meaning) : slip;
     }
 

@@ -17,8 +17,13 @@ public final class Reader {
 
     private static final Pattern LEADING = Pattern.compile(
             "^\\s*(?:(?:well|oh|so|um+|er+m?|erm)[,\\s]+)?"
-                    + "(?:it['’]?s|it is|that['’]?s|this is|mine['’]?s|mine is|i['’]?ve(?: got)?|i have(?: got)?|i own)\\s+"
-                    + "(?:an?|called|named)\\s+",
+                    + "(?:it['’]?s|it is|they['’]?re|they are|that['’]?s|this is|mine['’]?s|mine is|i['’]?ve(?: got)?|i have(?: got)?|i own)\\s+"
+                    + "(?:(?:an?|called|named)\\s+|(?=\\S*\\d))",
+            Pattern.CASE_INSENSITIVE);
+
+    /** Words that only say how sure somebody is of what they name. */
+    private static final Pattern HEDGE = Pattern.compile(
+            "(?<![\\s,])[\\s,]++(?:i (?:think|believe|guess|suppose)|or something|maybe|probably|i['’]?m not sure|not sure)\\W*+$",
             Pattern.CASE_INSENSITIVE);
 
     private Reader() {}
@@ -88,7 +93,8 @@ public final class Reader {
     /** A short text without the words that only lead to what is named: "it's a Heron 130", "mine is called Bess". */
     private static String named(String text) {
         Matcher leading = LEADING.matcher(text);
-        String bare = leading.find() ? text.substring(leading.end()).strip() : text;
+        String led = leading.find() ? text.substring(leading.end()).strip() : text;
+        String bare = HEDGE.matcher(led).replaceFirst("");
         return bare.isEmpty() || Regex.split(bare, "\\s+", MOST_NAMING + 1).length > MOST_NAMING ? text : bare;
     }
 

@@ -47,6 +47,14 @@ final class YesNoReader {
     private static final Pattern OF_COURSE =
             Pattern.compile("(?:of )?course|obviously|naturally|indeed", Pattern.CASE_INSENSITIVE);
 
+    /** "It is" says yes, and "it is 26" something else. */
+    private static final Pattern SHORT_FORM =
+            Pattern.compile("(?:i|we|it|they|he|she) (?:do|am|are|is|have|did|would|does)", Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern COMPLEMENT = Pattern.compile(
+            "\\s+(?:\\d|(?:an?|the|my|our|your|one|two|three|four|five|six|seven|eight|nine|ten)\\b)",
+            Pattern.CASE_INSENSITIVE);
+
     private static final Pattern HAVE = Pattern.compile("(?:we|i) have", Pattern.CASE_INSENSITIVE);
 
     private YesNoReader() {}
@@ -70,6 +78,10 @@ final class YesNoReader {
             return given(false, text);
         }
         if (found == null || words.isEmpty()) {
+            return Reading.NOTHING;
+        }
+        if (SHORT_FORM.matcher(text.substring(found.start(), found.end())).matches()
+                && COMPLEMENT.matcher(text.substring(found.end())).lookingAt()) {
             return Reading.NOTHING;
         }
         boolean open = OPEN.in(text);

@@ -112,13 +112,11 @@ class KnowledgeIndexTest {
     }
 
     @Test
-    void itTellsWhatAQuestionHadToBeCompletedWith() {
-        assertThat(INDEX.ask(List.of("do you take volunteers", "how much is it"))
-                        .leant())
-                .isEqualTo("do you take volunteers");
-        assertThat(INDEX.ask(List.of("do you take volunteers", "are dogs allowed"))
-                        .leant())
-                .isEmpty();
+    void whatAQuestionWasCompletedWithIsToldWhereItFindsSomethingElseByItself() {
+        Finding dogs = INDEX.ask(List.of("are dogs allowed"));
+        Finding parking = INDEX.ask(List.of("is there parking"));
+        assertThat(dogs.leaningOn("the grounds", parking).leant()).isEqualTo("the grounds");
+        assertThat(dogs.leaningOn("the grounds", dogs).leant()).isEmpty();
     }
 
     @ParameterizedTest

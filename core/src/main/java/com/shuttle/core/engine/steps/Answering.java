@@ -14,6 +14,7 @@ import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Entry.Beside;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Finding.Match;
+import com.shuttle.core.knowledge.Inquiry;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -48,7 +49,15 @@ public final class Answering {
 
     /** Asks the knowledge, and the language model where one is connected; what that had to do with it is traced. */
     public Finding ask(List<String> turns, List<String> collections) {
-        Finding found = run.ask(new Query.Ask(Subject.inquiry(run, turns), collections));
+        return seen(turns, run.ask(new Query.Ask(Subject.inquiry(run, turns), collections)));
+    }
+
+    /** The same of words that ask for nothing, so that nothing completes them but what was asked before. */
+    public Finding asItStands(List<String> turns) {
+        return seen(turns, run.ask(new Query.Ask(Inquiry.of(turns), List.of())));
+    }
+
+    private Finding seen(List<String> turns, Finding found) {
         Finding finding = run.opinions.of(turns.getLast(), found);
         if (!finding.note().isEmpty()) {
             run.trace("language model", finding.note());

@@ -196,7 +196,10 @@ final class ChoicePlayer extends Player {
             case OptionMatcher.Match.One(Option option, String by) ->
                 new Heard("answer to the choice", "“" + option.label() + "” by " + by, () -> picked(pick, option, text))
                         .filing()
-                        .as(by.equals(OptionMatcher.BY_MEANING) ? Strengths.BY_MEANING : Strengths.ANSWER)
+                        .as(
+                                by.equals(OptionMatcher.BY_MEANING) || by.equals(OptionMatcher.BY_SLIP)
+                                        ? Strengths.GUESSED
+                                        : Strengths.ANSWER)
                         .leaving(rest(text, offered));
             case OptionMatcher.Match.Several(List<Option> options) ->
                 new Heard("unclear", "between " + options.size() + " options", () -> which(options, pick.tries()))

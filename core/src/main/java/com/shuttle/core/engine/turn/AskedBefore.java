@@ -1,7 +1,6 @@
 package com.shuttle.core.engine.turn;
 
 import com.shuttle.core.conversation.State;
-import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -20,11 +19,10 @@ final class AskedBefore {
         this.latest = questions.isEmpty() ? "" : questions.getLast();
     }
 
-    /** @param leant what it leans on; where that is one of these, it goes on being what is asked about */
+    /** @param leant what it leans on, which goes on being what is asked about; empty for nothing */
     void add(String question, String leant) {
         latest = question;
-        boolean goesOn = questions.stream().anyMatch(one -> Words.readable(one).equals(leant));
-        questions.add(goesOn ? leant : question);
+        questions.add(leant.isEmpty() ? question : leant);
         if (questions.size() > State.TAIL) {
             questions.removeFirst();
             earlier = Math.max(0, earlier - 1);
