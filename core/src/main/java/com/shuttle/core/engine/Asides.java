@@ -113,10 +113,10 @@ final class Asides {
             return null;
         }
         boolean again =
-                run.askedThen("").stream().anyMatch(words -> !Tongue.of(words).equals(Tongue.ENGLISH));
+                run.asked.then("").stream().anyMatch(words -> !Tongue.of(words).equals(Tongue.ENGLISH));
         return new Heard("another language", tongue, () -> {
                     run.await(Questions.beneath(run.awaiting()));
-                    run.remember(text, "");
+                    run.asked.add(text, "");
                     run.say(again ? Phrasebook.SORRY : Phrasebook.ONLY_ENGLISH);
                     walker.putAgain();
                 })
@@ -136,7 +136,9 @@ final class Asides {
     private boolean goesOnAsking(String text) {
         Awaiting pending = Questions.beneath(run.awaiting());
         boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
-        return !asked && run.askedThen(text).size() > 1 && GOES_ON.matcher(text).matches();
+        return !asked
+                && run.asked.then(text).size() > 1
+                && GOES_ON.matcher(text).matches();
     }
 
     private BareValue bare(String text) {

@@ -59,12 +59,12 @@ final class Questions {
     }
 
     private Finding finding(String text) {
-        return answering.ask(run.askedThen(text), List.of());
+        return answering.ask(run.asked.then(text), List.of());
     }
 
     /** What is known of words that ask for nothing: what the conversation is about completes only what asks. */
     private Finding finding(String text, boolean asks) {
-        return asks ? finding(text) : answering.asItStands(run.askedThen(text));
+        return asks ? finding(text) : answering.asItStands(run.asked.then(text));
     }
 
     /**
@@ -160,7 +160,7 @@ final class Questions {
                 ? null
                 : Heard.of(() -> {
                     run.await(pending);
-                    run.remember(text, "");
+                    run.asked.add(text, "");
                     known.forEach(finding -> answering.say(finding, ""));
                     walker.putAgain();
                 });
@@ -217,7 +217,7 @@ final class Questions {
     }
 
     private void unknown(Finding finding, String text, @Nullable Awaiting pending) {
-        run.remember(text, "");
+        run.asked.add(text, "");
         run.await(pending);
         answering.notFound(finding, text);
         run.responses.say(Occasion.NOT_FOUND);

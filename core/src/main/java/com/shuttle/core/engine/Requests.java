@@ -190,10 +190,10 @@ final class Requests {
             return;
         }
         Finding finding = asked(read)
-                .map(question -> run.ask(new Query.Ask(Subject.inquiry(run, run.askedThen(question)), List.of())))
+                .map(question -> run.ask(new Query.Ask(Subject.inquiry(run, run.asked.then(question)), List.of())))
                 .orElse(Finding.NOTHING);
         if (finding.outcome() == Finding.Outcome.ANSWER) {
-            run.remember(read, "");
+            run.asked.add(read, "");
             new Answering(walker).say(finding, "");
         } else {
             run.trace("waits for a person", "passed on");

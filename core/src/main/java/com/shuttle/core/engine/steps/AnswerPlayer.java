@@ -66,7 +66,7 @@ final class AnswerPlayer extends Player {
     }
 
     private void answer(String question) {
-        Finding finding = within(answering.ask(run.askedThen(question), step.collections()));
+        Finding finding = within(answering.ask(run.asked.then(question), step.collections()));
         answering.remember(question, finding);
         switch (answering.outcome(finding)) {
             case ANSWER -> {

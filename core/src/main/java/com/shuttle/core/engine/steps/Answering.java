@@ -70,7 +70,7 @@ public final class Answering {
         if (!finding.leant().isEmpty()) {
             run.trace("completed", "with “" + finding.leant() + "”");
         }
-        run.remember(question, finding.leant());
+        run.asked.add(question, finding.leant());
     }
 
     /** What came of asking, as the bot is set: one that offers nothing does not know what it is not certain of. */

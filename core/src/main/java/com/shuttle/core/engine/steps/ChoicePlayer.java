@@ -316,7 +316,7 @@ final class ChoicePlayer extends Player {
         }
         if (step.variable().isBlank() && !picked.isEmpty()) {
             // What was picked on a menu is what the visitor asks about next.
-            run.remember(picked.getFirst().label(), "");
+            run.asked.add(picked.getFirst().label(), "");
         }
         course.leave(step, step.oneWay() ? Choice.PICKED.id() : "option:" + options.getFirst());
     }

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /** The visitor's latest questions, for what is asked after them to lean on. For one turn. */
-final class AskedBefore {
+public final class AskedBefore {
 
     private final List<String> questions;
     private String latest = "";
@@ -19,8 +19,8 @@ final class AskedBefore {
         this.latest = questions.isEmpty() ? "" : questions.getLast();
     }
 
-    /** @param leant what it leans on, which goes on being what is asked about; empty for nothing */
-    void add(String question, String leant) {
+    /** Keeps a question for later ones to lean on. @param leant what it leans on, which goes on being what is asked about; empty for nothing */
+    public void add(String question, String leant) {
         latest = question;
         questions.add(leant.isEmpty() ? question : leant);
         if (questions.size() > State.TAIL) {
@@ -36,7 +36,7 @@ final class AskedBefore {
     }
 
     /** All of them and then another. */
-    List<String> then(String question) {
+    public List<String> then(String question) {
         return Stream.concat(questions.stream(), Stream.of(question)).toList();
     }
 

@@ -41,7 +41,7 @@ public final class TurnRun {
     private final SplittableRandom random;
     public final Facts facts;
     private final List<Place> returns;
-    private final AskedBefore asked;
+    public final AskedBefore asked;
     public final Trail trail;
     private final Map<String, String> arms;
     private final Stamp stamp;
@@ -138,11 +138,6 @@ public final class TurnRun {
         return effects.stream()
                 .noneMatch(effect ->
                         effect instanceof Effect.Say say && say.message().from() == From.BOT);
-    }
-
-    /** The visitor's earlier questions and then this one. */
-    public List<String> askedThen(String question) {
-        return asked.then(question);
     }
 
     /** Asks the world. */
@@ -296,11 +291,6 @@ public final class TurnRun {
     public void answeredHere() {
         trail.add(requireNonNull(at));
         asked.goOn();
-    }
-
-    /** Keeps a question for later ones to lean on. @param leant what it had to lean on itself; empty for nothing */
-    public void remember(String question, String leant) {
-        asked.add(question, leant);
     }
 
     public void open(@Nullable String words) {
