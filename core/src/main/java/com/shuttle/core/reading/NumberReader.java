@@ -137,9 +137,7 @@ final class NumberReader {
     }
 
     /** All numbers, in their order. */
-    private static final Set<String> TOLD_OF_ONE = Set.of(
-            "has", "is", "was", "needs", "uses", "wants", "can", "can't", "cannot", "will", "won't", "doesn't",
-            "isn't");
+    private static final Set<String> TOLD_OF_ONE = WordLists.load("told-of-one.txt");
 
     static List<Mention> find(Tokens tokens, Context context) {
         List<Mention> found = new ArrayList<>();

@@ -23,7 +23,7 @@ public final class Reader {
 
     /** Words that only say how sure somebody is of what they name. */
     private static final Pattern HEDGE = Pattern.compile(
-            "(?<![\\s,])[\\s,]++(?:i (?:think|believe|guess|suppose)|or something|maybe|probably|i['’]?m not sure|not sure)\\W*+$",
+            "(?<![\\s,])[\\s,]++(?:" + String.join("|", WordLists.phrases("hedges.txt")) + ")\\W*+$",
             Pattern.CASE_INSENSITIVE);
 
     private Reader() {}

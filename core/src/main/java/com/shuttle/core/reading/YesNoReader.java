@@ -48,12 +48,9 @@ final class YesNoReader {
             Pattern.compile("(?:of )?course|obviously|naturally|indeed", Pattern.CASE_INSENSITIVE);
 
     /** "It is" says yes, and "it is 26" something else. */
-    private static final Pattern SHORT_FORM =
-            Pattern.compile("(?:i|we|it|they|he|she) (?:do|am|are|is|have|did|would|does)", Pattern.CASE_INSENSITIVE);
+    private static final Set<String> SHORT_FORMS = WordLists.load("short-forms.txt");
 
-    private static final Pattern COMPLEMENT = Pattern.compile(
-            "\\s+(?:\\d|(?:an?|the|my|our|your|one|two|three|four|five|six|seven|eight|nine|ten)\\b)",
-            Pattern.CASE_INSENSITIVE);
+    private static final Set<String> DETERMINERS = WordLists.load("determiners.txt");
 
     private static final Pattern HAVE = Pattern.compile("(?:we|i) have", Pattern.CASE_INSENSITIVE);
 
@@ -80,8 +77,7 @@ final class YesNoReader {
         if (found == null || words.isEmpty()) {
             return Reading.NOTHING;
         }
-        if (SHORT_FORM.matcher(text.substring(found.start(), found.end())).matches()
-                && COMPLEMENT.matcher(text.substring(found.end())).lookingAt()) {
+        if (goesOn(text, found)) {
             return Reading.NOTHING;
         }
         boolean open = OPEN.in(text);
@@ -95,6 +91,19 @@ final class YesNoReader {
             return Reading.NOTHING;
         }
         return opensWithIt || words.size() <= 9 || corrected(text) ? found : Reading.NOTHING;
+    }
+
+    /** Whether a short form is only the beginning of what is said. */
+    private static boolean goesOn(String text, Reading.Given found) {
+        List<String> said = Words.of(text.substring(found.start(), found.end()));
+        String after = text.substring(found.end());
+        List<String> next = Words.of(after);
+        return said.size() == 2
+                && SHORT_FORMS.contains(said.getLast())
+                && !next.isEmpty()
+                && Character.isWhitespace(after.charAt(0))
+                && (DETERMINERS.contains(next.getFirst())
+                        || Character.isDigit(next.getFirst().charAt(0)));
     }
 
     private static final Pattern SENTENCE_ENDS =
