@@ -10,6 +10,7 @@ import com.shuttle.core.knowledge.Finding.Match;
 import com.shuttle.core.knowledge.Finding.ReadOn;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.knowledge.Meanings;
+import com.shuttle.marks.MarkService;
 import com.shuttle.model.Helper;
 import com.shuttle.settings.AccountService;
 import com.shuttle.tables.TableService;
@@ -31,6 +32,7 @@ public class BotWorld {
 
     private final KnowledgeService knowledge;
     private final ActReader acts;
+    private final MarkService marks;
     private final AccountService accounts;
     private final TableService tables;
     private final Helper helper;
@@ -42,6 +44,7 @@ public class BotWorld {
     BotWorld(
             KnowledgeService knowledge,
             Meanings meanings,
+            MarkService marks,
             AccountService accounts,
             TableService tables,
             Helper helper,
@@ -52,6 +55,7 @@ public class BotWorld {
         this.reached = reached;
         this.knowledge = knowledge;
         this.acts = new ActReader(meanings);
+        this.marks = marks;
         this.accounts = accounts;
         this.tables = tables;
         this.helper = helper;
@@ -87,7 +91,7 @@ public class BotWorld {
                                 case Query.Closeness closeness ->
                                     knowledge.closeness(closeness.text(), closeness.others());
                                 case Query.Acts asked ->
-                                    acts.read(asked.clauses(), asked.situation(), asked.context())
+                                    acts.read(asked.clauses(), asked.situation(), asked.context(), marks.of(bot))
                                             .toArray(Odds[]::new);
                                 case Query.Staffed staffed -> accounts.staffed(staffed.team());
                                 case Query.Open open -> open(open.teams());

@@ -3,6 +3,7 @@ package com.shuttle.exchange;
 import com.shuttle.bots.Bot;
 import com.shuttle.bots.BotService;
 import com.shuttle.knowledge.KnowledgeService;
+import com.shuttle.marks.MarkService;
 import com.shuttle.settings.SignedIn;
 import com.shuttle.web.Access;
 import com.shuttle.web.Checked;
@@ -32,8 +33,10 @@ class BotFileController {
     private final BotService bots;
     private final KnowledgeService knowledge;
     private final BotFiles files;
+    private final MarkService marks;
 
-    BotFileController(BotService bots, KnowledgeService knowledge, BotFiles files) {
+    BotFileController(BotService bots, KnowledgeService knowledge, BotFiles files, MarkService marks) {
+        this.marks = marks;
         this.bots = bots;
         this.knowledge = knowledge;
         this.files = files;
@@ -43,6 +46,7 @@ class BotFileController {
     String duplicate(@PathVariable String id, @AuthenticationPrincipal SignedIn person) {
         Bot copy = bots.duplicate(id, person.account().id());
         knowledge.setCollections(copy.id(), knowledge.collectionsOf(id));
+        marks.copy(id, copy.id(), person.account().id());
         return "redirect:/bots/" + copy.id() + "/profile";
     }
 

@@ -5,12 +5,14 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.Draft;
 import com.shuttle.bots.Manner;
 import com.shuttle.bots.MediaService;
+import com.shuttle.core.acts.Mark;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Variable;
 import com.shuttle.core.knowledge.Content;
 import com.shuttle.knowledge.KnowledgeService;
+import com.shuttle.marks.MarkService;
 import com.shuttle.settings.AccountService;
 import com.shuttle.settings.Team;
 import com.shuttle.web.Checked;
@@ -60,6 +62,7 @@ class BotFiles {
      * @param flows       their ids, in order
      * @param collections id to name of those it answers from
      * @param teams       id to name of those that its flows name
+     * @param marks       what was said of messages to it
      */
     record Manifest(
             String format,
@@ -74,16 +77,38 @@ class BotFiles {
             Manner manner,
             List<String> flows,
             Map<String, String> collections,
-            Map<String, String> teams) {}
+            Map<String, String> teams,
+            List<MarkLine> marks) {}
+
+    /** A mark in the file. @param kind what the clause does, by its key */
+    record MarkLine(String clause, String waits, String question, String kind) {
+
+        static MarkLine of(Mark mark) {
+            return new MarkLine(
+                    mark.clause(), mark.waits(), mark.question(), mark.kind().key());
+        }
+
+        /** Empty where it says nothing that clauses do. */
+        Optional<Mark> mark() {
+            return MarkService.kind(kind).map(read -> new Mark(clause, waits, question == null ? "" : question, read));
+        }
+    }
 
     private final BotService bots;
     private final KnowledgeService knowledge;
     private final MediaService media;
     private final AccountService accounts;
+    private final MarkService marks;
     private final FlowJson flowJson = new FlowJson();
     private final BotFileCheck check = new BotFileCheck();
 
-    BotFiles(BotService bots, KnowledgeService knowledge, MediaService media, AccountService accounts) {
+    BotFiles(
+            BotService bots,
+            KnowledgeService knowledge,
+            MediaService media,
+            AccountService accounts,
+            MarkService marks) {
+        this.marks = marks;
         this.bots = bots;
         this.knowledge = knowledge;
         this.media = media;
@@ -117,7 +142,8 @@ class BotFiles {
                 bot.manner(),
                 flows.stream().map(Flow::id).toList(),
                 collections,
-                teams);
+                teams,
+                marks.of(id).stream().map(MarkLine::of).toList());
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             put(zip, "bot.json", Json.write(manifest).getBytes(StandardCharsets.UTF_8));
             for (Flow flow : flows) {
@@ -241,6 +267,9 @@ class BotFiles {
             bots.putFlow(made.id(), own, "brought in from a file", account);
         }
         knowledge.setCollections(made.id(), collections);
+        for (MarkLine line : manifest.marks() == null ? List.<MarkLine>of() : manifest.marks()) {
+            line.mark().ifPresent(mark -> marks.put(made.id(), mark, account));
+        }
         return bots.bot(made.id());
     }
 

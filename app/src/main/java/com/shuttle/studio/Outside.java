@@ -3,6 +3,9 @@ package com.shuttle.studio;
 import com.shuttle.chat.BotWorld;
 import com.shuttle.chat.Errands;
 import com.shuttle.chat.Times;
+import com.shuttle.core.acts.Kind;
+import com.shuttle.core.acts.Odds;
+import com.shuttle.core.acts.Situation;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Awaiting;
@@ -65,6 +68,9 @@ class Outside {
      */
     public record Seen(String what, String asked, String came) {}
 
+    /** A clause that the visitor said, in its situation. @param kind that it was taken for */
+    record Clause(String words, Situation situation, Kind kind) {}
+
     private final BotWorld world;
     private final Errands errands;
     private final Calls calls;
@@ -106,6 +112,7 @@ class Outside {
         private final RehearsedCalendar calendar;
         private final Instant now;
         private final List<Seen> seen = new ArrayList<>();
+        private final List<Clause> clauses = new ArrayList<>();
 
         private Watch(World there, Mode mode, RehearsedCalendar calendar, Instant now) {
             this.there = there;
@@ -118,6 +125,11 @@ class Outside {
             return List.copyOf(seen);
         }
 
+        /** The clauses of what the visitor said, with what they were taken to do. */
+        List<Clause> clauses() {
+            return List.copyOf(clauses);
+        }
+
         @Override
         public <R> R reply(Query<R> query) {
             Object ofCalendar = ofCalendar(query);
@@ -125,6 +137,11 @@ class Outside {
                 return query.type().cast(ofCalendar);
             }
             R reply = there.reply(query);
+            if (query instanceof Query.Acts asked && reply instanceof Odds[] odds) {
+                for (int i = 0; i < odds.length; i++) {
+                    clauses.add(new Clause(asked.clauses().get(i), asked.situation(), odds[i].kind()));
+                }
+            }
             if (query instanceof Query.Rows rows && reply instanceof RowsFound found) {
                 RowsFound shown =
                         mode == Mode.EMPTY ? new RowsFound(found.columns(), List.of(), found.missing()) : found;

@@ -72,6 +72,9 @@ class RehearsalController {
             String layout,
             List<Piece> phone) {}
 
+    /** A clause of what the visitor said. @param kind that it was taken for */
+    record ClauseView(int key, String words, String kind) {}
+
     /**
      * A turn as the dock shows it.
      *
@@ -89,6 +92,7 @@ class RehearsalController {
             Map<String, String> variables,
             List<String> effects,
             List<Outside.Seen> seen,
+            List<ClauseView> clauses,
             String speaker,
             String waits,
             boolean many,
@@ -98,14 +102,15 @@ class RehearsalController {
         /** What is no turn of the conversation. */
         static View of(String rehearsal, String problem, List<MessageView> messages) {
             return new View(
-                    rehearsal, problem, messages, List.of(), Map.of(), List.of(), List.of(), "", "", false, "", "");
+                    rehearsal, problem, messages, List.of(), Map.of(), List.of(), List.of(), List.of(), "", "", false,
+                    "", "");
         }
 
         /** Only what a visitor would see. */
         View bare() {
             return new View(
-                    rehearsal, problem, messages, List.of(), Map.of(), List.of(), List.of(), speaker, waits, many, "",
-                    "");
+                    rehearsal, problem, messages, List.of(), Map.of(), List.of(), List.of(), List.of(), speaker, waits,
+                    many, "", "");
         }
     }
 
@@ -195,6 +200,12 @@ class RehearsalController {
                         variables,
                         EffectWords.of(turn),
                         played.seen(),
+                        played.clauses().entrySet().stream()
+                                .map(clause -> new ClauseView(
+                                        clause.getKey(),
+                                        clause.getValue().words(),
+                                        clause.getValue().kind().key()))
+                                .toList(),
                         turn.state().speaker().key(),
                         waits(turn.state().awaiting()),
                         turn.messages().stream()

@@ -24,8 +24,10 @@ import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.SequencedMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -36,8 +38,13 @@ import org.springframework.stereotype.Service;
 @Service
 class Rehearsals {
 
-    /** A turn with what is needed to show it. */
-    record Played(String rehearsal, Turn turn, List<Outside.Seen> seen) {}
+    /**
+     * A turn with what is needed to show it.
+     *
+     * @param clauses of what the visitor said, by the keys by which they can be marked
+     */
+    record Played(
+            String rehearsal, Turn turn, List<Outside.Seen> seen, SequencedMap<Integer, Outside.Clause> clauses) {}
 
     /** The channel of websites. */
     static final String WEB = "web";
@@ -45,8 +52,11 @@ class Rehearsals {
     /** A turn that sends more errands than this, one after the other, is shown as it is. */
     private static final int MOST_ERRANDS = 5;
 
-    /** @param calendar what it has booked so far */
-    private record Rehearsal(String bot, State state, RehearsedCalendar calendar) {}
+    /**
+     * @param calendar what it has booked so far
+     * @param clauses  that the visitor said, in their order
+     */
+    private record Rehearsal(String bot, State state, RehearsedCalendar calendar, List<Outside.Clause> clauses) {}
 
     private final BotService bots;
     private final Outside outside;
@@ -65,7 +75,7 @@ class Rehearsals {
     /** @param channel that the visitor is on, such as {@code web} */
     Played begin(Bot bot, Outside.Scene scene, String channel) {
         String id = Ids.next();
-        Rehearsal fresh = new Rehearsal(bot.id(), State.NEW, RehearsedCalendar.EMPTY);
+        Rehearsal fresh = new Rehearsal(bot.id(), State.NEW, RehearsedCalendar.EMPTY, List.of());
         return play(id, bot, fresh, scene, (stamp, playbook, state) -> new Event.Started(stamp, channel, ""));
     }
 
@@ -115,6 +125,15 @@ class Rehearsals {
         });
     }
 
+    /** What was said in a rehearsal; empty if that is gone, belongs to another bot, or nothing of that key was said. */
+    Optional<Outside.Clause> clause(String id, Bot bot, int key) {
+        return Optional.ofNullable(open.getIfPresent(id))
+                .filter(one -> one.bot().equals(bot.id()))
+                .map(Rehearsal::clauses)
+                .filter(clauses -> key >= 0 && key < clauses.size())
+                .map(clauses -> clauses.get(key));
+    }
+
     private Optional<Played> tell(String id, Bot bot, Outside.Scene scene, ToEvent event) {
         Rehearsal rehearsal = open.getIfPresent(id);
         if (rehearsal == null || !rehearsal.bot().equals(bot.id())) {
@@ -131,9 +150,15 @@ class Rehearsals {
         if (turn instanceof Turn.Taken taken) {
             open.put(
                     id,
-                    new Rehearsal(bot.id(), taken.state(), rehearsal.calendar().after(taken.effects())));
+                    new Rehearsal(
+                            bot.id(),
+                            taken.state(),
+                            rehearsal.calendar().after(taken.effects()),
+                            both(rehearsal.clauses(), watch.clauses())));
         }
-        return new Played(id, turn, watch.seen());
+        SequencedMap<Integer, Outside.Clause> clauses = new LinkedHashMap<>();
+        watch.clauses().forEach(clause -> clauses.put(rehearsal.clauses().size() + clauses.size(), clause));
+        return new Played(id, turn, watch.seen(), clauses);
     }
 
     /** Now, or this time of another day on the bot's clock. */

@@ -4,6 +4,7 @@ import { inTurn } from '../web/in-turn.js';
 import { shown } from '../chat/media.js';
 import { option } from '../chat/widgets.js';
 import { onPhone } from './phone-look.js';
+import { marking } from './marking.js';
 
 function element(name, className, text) {
   const made = document.createElement(name);
@@ -61,9 +62,13 @@ export function rehearse(dock, hooks) {
       return;
     }
     const why = element('div', 'why');
+    const clauses = [...view.clauses];
     for (const line of view.trace) {
       const shown = element('div', line.rule === 'outweighed' ? 'outweighed' : '');
       shown.append(element('b', '', line.rule), line.detail ? `: ${line.detail}` : '');
+      if (line.rule === 'act' && clauses.length > 0) {
+        shown.append(' ', marking(clauses.shift(), mark));
+      }
       why.append(shown);
     }
     view.effects.forEach((effect) => why.append(element('div', '', effect)));
@@ -135,6 +140,8 @@ export function rehearse(dock, hooks) {
       talk.append(offers);
     }
   }
+
+  const mark = (clause, kind) => postJson(`${dock.dataset.base}/marks`, { rehearsal: id, clause, kind });
 
   async function call(path, value) {
     talk.setAttribute('aria-busy', 'true');

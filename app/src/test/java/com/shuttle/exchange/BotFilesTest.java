@@ -10,12 +10,15 @@ import com.shuttle.bots.BotService;
 import com.shuttle.bots.Draft;
 import com.shuttle.bots.Manner;
 import com.shuttle.bots.MediaService;
+import com.shuttle.core.acts.Kind;
+import com.shuttle.core.acts.Mark;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.FlowJson;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
+import com.shuttle.marks.MarkService;
 import com.shuttle.settings.AccountService;
 import com.shuttle.web.Checked;
 import java.io.ByteArrayInputStream;
@@ -48,8 +51,16 @@ class BotFilesTest {
     private final BotService bots;
     private final MediaService media;
     private final AccountService accounts;
+    private final MarkService marks;
 
-    BotFilesTest(TestData data, BotFiles files, BotService bots, MediaService media, AccountService accounts) {
+    BotFilesTest(
+            TestData data,
+            BotFiles files,
+            BotService bots,
+            MediaService media,
+            AccountService accounts,
+            MarkService marks) {
+        this.marks = marks;
         this.data = data;
         this.files = files;
         this.bots = bots;
@@ -76,6 +87,7 @@ class BotFilesTest {
                   {"kind":"hand_off","id":"n3","say":["One moment"],"team":"%s","exits":{}}]}],
                  "pins":{"n2":{"x":40,"y":-7}}}""".formatted(picture, collection, team)), "test", null);
         bots.putFlow(bot.id(), Flow.empty("other", "Other"), "test", null);
+        TestData.good(marks.put(bot.id(), new Mark("the usual", "person_name", "Who?", Kind.KNOWLEDGE), null));
         return bots.bot(bot.id());
     }
 
@@ -179,6 +191,7 @@ class BotFilesTest {
         assertThat(back).usingRecursiveComparison().ignoringFields("id").isEqualTo(bot);
         assertThat(flows(back)).isEqualTo(flows);
         assertThat(data.knowledge.collectionsOf(back.id())).isEqualTo(collections);
+        assertThat(marks.of(back.id())).isEqualTo(marks.of(bot.id())).hasSize(1);
         assertThat(unpacked(written(back))).usingRecursiveComparison().isEqualTo(unpacked(zip));
     }
 

@@ -35,6 +35,8 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 @ServerTest
 class AppointmentScreenTest {
 
+    private static final ZoneId LONDON = ZoneId.of("Europe/London");
+
     private static final String FLOW = """
             {"format":"shuttle-flow/1","id":"main","name":"Visits","phrases":[],"sections":[{"id":"s","title":"","steps":[
             {"kind":"question","id":"n1","ask":["Your name?"],"type":"person_name","variable":"name","exits":{"answered":"step:n2"}},
@@ -156,8 +158,7 @@ class AppointmentScreenTest {
 
             String reference = booked.subject().replaceFirst(".*, ", "");
             Booking moved = bookings.named(reference, address).orElseThrow();
-            team.navigate("/appointments?of="
-                    + moved.start().atZone(ZoneId.of("Europe/London")).toLocalDate());
+            team.navigate("/appointments?of=" + moved.start().atZone(LONDON).toLocalDate());
             assertThat(team.locator("svg.week a[aria-label*='" + visitor + "']"))
                     .isVisible();
             team.navigate("/appointments/bookings/" + moved.id());
@@ -203,17 +204,18 @@ class AppointmentScreenTest {
         }
     }
 
-    /** The first time of a kind that is free. */
+    /** The first time of a kind that is free on a day after today, of which little may be left. */
     private Instant free(String kind) {
-        Instant now = Instant.now();
+        Instant tomorrow =
+                LocalDate.now(LONDON).plusDays(1).atStartOfDay(LONDON).toInstant();
         return availability
-                .free(kind, 1, now, now.plus(Duration.ofDays(30)))
+                .free(kind, 1, tomorrow, tomorrow.plus(Duration.ofDays(30)))
                 .getFirst()
                 .start();
     }
 
     private static LocalDate day(Instant start) {
-        return start.atZone(ZoneId.of("Europe/London")).toLocalDate();
+        return start.atZone(LONDON).toLocalDate();
     }
 
     @Test
@@ -259,7 +261,7 @@ class AppointmentScreenTest {
         try (Screens screens = new Screens(port)) {
             Page team = screens.signedIn("maren.holt");
             person(team);
-            String day = LocalDate.now(ZoneId.of("Europe/London"))
+            String day = LocalDate.now(LONDON)
                     .with(TemporalAdjusters.next(DayOfWeek.WEDNESDAY))
                     .toString();
             Locator cell = team.locator("[data-day='" + day + "']");

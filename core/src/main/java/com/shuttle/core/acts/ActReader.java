@@ -29,11 +29,13 @@ public final class ActReader {
      * The odds of each clause of a message, in their order, to a thousandth.
      *
      * @param clauses as they stand in the message, none blank
+     * @param marks   what was said of clauses to this bot
      */
-    public List<Odds> read(List<String> clauses, Situation situation, Context context) {
+    public List<Odds> read(List<String> clauses, Situation situation, Context context, List<Mark> marks) {
         List<Odds> odds = new ArrayList<>();
         for (int i = 0; i < clauses.size(); i++) {
-            odds.add(weights.odds(Features.of(clauses.get(i), i, clauses.size(), situation, context, meaning))
+            Odds learnt = weights.odds(Features.of(clauses.get(i), i, clauses.size(), situation, context, meaning));
+            odds.add(Marks.after(learnt, clauses.get(i), situation, marks, meaning)
                     .rounded());
         }
         return odds;

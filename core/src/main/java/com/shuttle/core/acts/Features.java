@@ -15,7 +15,6 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.stream.IntStream;
 
@@ -206,10 +205,7 @@ record Features(float[] figures, Set<String> words) {
     private static void marks(
             Set<String> marks, String clause, List<String> words, Situation situation, boolean read, boolean named) {
         List<String> bounded = words.subList(0, Math.min(words.size(), MOST_WORDS));
-        String pending = situation.type() == null
-                ? situation.pending().name()
-                : situation.type().name();
-        pending = pending.toLowerCase(Locale.ROOT);
+        String pending = situation.waits();
         for (int i = 0; i < bounded.size(); i++) {
             String word = figureless(bounded.get(i));
             marks.add(word);

@@ -50,8 +50,13 @@ public enum Kind {
         return label;
     }
 
+    /** The stored form. */
+    public String key() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
     /** @throws IllegalArgumentException if there is none of this name; names are in lower case, with hyphens */
-    static Kind of(String name) {
+    public static Kind of(String name) {
         return valueOf(name.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 }

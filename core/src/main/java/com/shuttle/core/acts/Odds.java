@@ -33,6 +33,15 @@ public record Odds(double[] kinds) {
         return sum;
     }
 
+    /** Moved towards one kind. @param share how far, 0 to 1 */
+    Odds towards(Kind kind, double share) {
+        double[] moved = new double[Kind.values().length];
+        for (int i = 0; i < moved.length; i++) {
+            moved[i] = (known() ? kinds[i] : 1.0 / moved.length) * (1 - share) + (i == kind.ordinal() ? share : 0);
+        }
+        return new Odds(moved);
+    }
+
     /** To a thousandth, which is more than they are worth. */
     Odds rounded() {
         return new Odds(Arrays.stream(kinds)

@@ -2,6 +2,7 @@ package com.shuttle.core.acts;
 
 import com.shuttle.core.flow.ValueType;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -38,5 +39,10 @@ public record Situation(
 
     public Situation {
         options = List.copyOf(options);
+    }
+
+    /** What is waited for in a word: the type of the value that is asked for, or else what kind of thing, in lower case. */
+    public String waits() {
+        return (type == null ? pending.name() : type.name()).toLowerCase(Locale.ROOT);
     }
 }

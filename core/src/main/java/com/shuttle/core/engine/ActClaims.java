@@ -4,7 +4,6 @@ import com.shuttle.core.acts.Act;
 import com.shuttle.core.acts.Kind;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.turn.Heard;
-import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.RepairReader;
@@ -13,22 +12,10 @@ import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Words;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /** What a message says by what it does, where no wording that is known says so. For one turn. */
 final class ActClaims {
-
-    /** What is said to who is only social; others are met with what goes on. */
-    private static final Map<Kind, String> REPLIES = Map.of(
-            Kind.GREETING, Phrasebook.HELLO,
-            Kind.THANKS, Phrasebook.WELCOME,
-            Kind.REACTION, Phrasebook.GLAD,
-            Kind.OK, Phrasebook.AS_YOU_LIKE,
-            Kind.LAUGHTER, Phrasebook.SMILES,
-            Kind.ROBOT, Phrasebook.A_PROGRAM,
-            Kind.CHAT, Phrasebook.I_SEE,
-            Kind.COMPLAINT, Phrasebook.SORRY);
 
     /** Fewer words tell nothing that could be passed on. */
     private static final int FEWEST_TOLD = 4;
@@ -64,7 +51,7 @@ final class ActClaims {
             return requests.meant(meant);
         }
         if (acts.mean(Kind.RECAP, from)) {
-            return new Heard("recap", "what is noted", new Recap(run, walker)::say).as(Strengths.ABOUT_THEMSELVES);
+            return Heard.of(new TalkMove.TellNoted(), "recap", "what is noted").as(Strengths.ABOUT_THEMSELVES);
         }
         return acts.mean(Kind.STOP, from) ? asides.outWays() : null;
     }
@@ -78,7 +65,10 @@ final class ActClaims {
         }
         if (acts.mean(Kind.NOT_YET, ClauseActs.SURE)) {
             Wanted other = otherThan(walker.player().wanted(pending), text);
-            return other == null ? asides.isUnsure(text, pending) : leftOpen(other, pending);
+            return other == null
+                    ? asides.isUnsure(text, pending)
+                    : Heard.of(new TalkMove.LeaveOpen(other, pending), "left open", other.variable())
+                            .as(Strengths.ABOUT_THEMSELVES);
         }
         Heard refused = acts.surely(Act.REFUSE) ? walker.player().refusing(pending) : null;
         return refused == null ? null : refused.as(Strengths.ABOUT_THEMSELVES);
@@ -104,20 +94,6 @@ final class ActClaims {
             default -> false;
         };
         return asked || SeveralReader.names(text, Slot.of(wanted));
-    }
-
-    private Heard leftOpen(Wanted other, Awaiting pending) {
-        return new Heard("left open", other.variable(), () -> {
-                    run.await(pending);
-                    if (other.optional()) {
-                        run.facts.leaveOut(other.variable());
-                        run.say(Phrasebook.LEFT_OPEN);
-                    } else {
-                        run.say(Phrasebook.AS_YOU_LIKE);
-                    }
-                    walker.putAgain();
-                })
-                .as(Strengths.ABOUT_THEMSELVES);
     }
 
     /** Back to something that is named; null where nothing is. */
@@ -146,11 +122,7 @@ final class ActClaims {
             return said(Kind.CHAT);
         }
         if (acts.mean(Kind.TELL, ClauseActs.LIKELY) && Words.of(text).size() >= FEWEST_TOLD) {
-            return new Heard("told besides", "a note for the team", () -> {
-                run.note(text);
-                run.say(Phrasebook.NOTED_BESIDES);
-                walker.putAgain();
-            });
+            return Heard.of(new TalkMove.PassOn(text), "told besides", "a note for the team");
         }
         Awaiting pending = run.awaiting();
         Heard asks = doubted && pending != null ? walker.player().doubting(pending, text) : null;
@@ -163,12 +135,7 @@ final class ActClaims {
         return acts.surely(Act.SOCIAL) ? said(acts.kind(Act.SOCIAL)) : null;
     }
 
-    private Heard said(Kind kind) {
-        return new Heard("social", kind.label(), () -> {
-                    run.await(Questions.beneath(run.awaiting()));
-                    run.say(REPLIES.getOrDefault(kind, Phrasebook.AS_YOU_LIKE));
-                    walker.putAgain();
-                })
-                .as(Strengths.SOCIAL);
+    private static Heard said(Kind kind) {
+        return Heard.of(new TalkMove.Reply(kind), "social", kind.label()).as(Strengths.SOCIAL);
     }
 }

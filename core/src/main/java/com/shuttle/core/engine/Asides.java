@@ -1,11 +1,13 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.acts.Kind;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.knowledge.Tongue;
 import com.shuttle.core.listening.Moods;
 import com.shuttle.core.listening.Strengths;
@@ -13,6 +15,7 @@ import com.shuttle.core.reading.BareValue;
 import com.shuttle.core.reading.PlainReply;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.function.Supplier;
 import java.util.regex.Pattern;
@@ -21,6 +24,17 @@ import org.jspecify.annotations.Nullable;
 
 /** What says something of the visitor rather than of the matter, and values that nobody asked for. For one turn. */
 final class Asides {
+
+    /** What is said to who is only social; others are met with what goes on. */
+    private static final Map<Kind, String> REPLIES = Map.of(
+            Kind.GREETING, Phrasebook.HELLO,
+            Kind.THANKS, Phrasebook.WELCOME,
+            Kind.REACTION, Phrasebook.GLAD,
+            Kind.OK, Phrasebook.AS_YOU_LIKE,
+            Kind.LAUGHTER, Phrasebook.SMILES,
+            Kind.ROBOT, Phrasebook.A_PROGRAM,
+            Kind.CHAT, Phrasebook.I_SEE,
+            Kind.COMPLAINT, Phrasebook.SORRY);
 
     private final TurnRun run;
     private final Walker walker;
@@ -49,15 +63,7 @@ final class Asides {
         Awaiting pending = Questions.beneath(run.awaiting());
         return pending == null || pending instanceof Awaiting.OpenQuestion || !Moods.isLost(text)
                 ? null
-                : new Heard("did not understand", "asked again", () -> {
-                            run.await(pending);
-                            if (walker.player().wanted(pending) != null) {
-                                repairs.notUnderstood(text);
-                            } else {
-                                run.say(Phrasebook.IN_OTHER_WORDS);
-                                walker.putAgain();
-                            }
-                        })
+                : Heard.of(new TalkMove.Explain(pending, text), "did not understand", "asked again")
                         .as(Strengths.ABOUT_THEMSELVES);
     }
 
@@ -72,10 +78,7 @@ final class Asides {
         Awaiting awaiting = run.awaiting();
         return awaiting == null
                 ? null
-                : new Heard("wants out", "", () -> {
-                            run.await(Questions.beneath(awaiting));
-                            run.say(Phrasebook.WAYS_OUT);
-                        })
+                : Heard.of(new TalkMove.TellWaysOut(Questions.beneath(awaiting)), "wants out", "")
                         .as(Strengths.ABOUT_THEMSELVES);
     }
 
@@ -89,20 +92,7 @@ final class Asides {
 
     /** Somebody does not know what is pending. */
     Heard isUnsure(String text, Awaiting pending) {
-        return new Heard("does not know", "", () -> {
-                    run.await(pending);
-                    if (pending.offers(Offers.SKIP)) {
-                        run.say(Phrasebook.LEFT_OPEN);
-                        new Picks(walker).pick(List.of(Offers.SKIP));
-                    } else if (pending instanceof Awaiting.Pick) {
-                        run.await(pending.onceMore());
-                        run.say(Phrasebook.NEAREST);
-                        walker.putAgain();
-                    } else {
-                        repairs.notUnderstood(text);
-                    }
-                })
-                .as(Strengths.ABOUT_THEMSELVES);
+        return Heard.of(new TalkMove.Help(pending, text), "does not know", "").as(Strengths.ABOUT_THEMSELVES);
     }
 
     /** Who speaks another language is told once that this bot does not, and then offered a person. */
@@ -114,12 +104,7 @@ final class Asides {
         }
         boolean again =
                 run.asked.then("").stream().anyMatch(words -> !Tongue.of(words).equals(Tongue.ENGLISH));
-        return new Heard("another language", tongue, () -> {
-                    run.await(Questions.beneath(run.awaiting()));
-                    run.asked.add(text, "");
-                    run.say(again ? Phrasebook.SORRY : Phrasebook.ONLY_ENGLISH);
-                    walker.putAgain();
-                })
+        return Heard.of(new TalkMove.TellTongue(text, again), "another language", tongue)
                 .as(Strengths.TEMPER);
     }
 
@@ -149,22 +134,10 @@ final class Asides {
     Heard value(String text) {
         BareValue bare = bare(text);
         Awaiting pending = Questions.beneath(run.awaiting());
-        return new Heard("a value nobody asked for", bare.name().toLowerCase(Locale.ROOT), () -> {
-                    // A month may be half of the day that is asked for.
-                    run.await(pending instanceof Awaiting.Reply reply ? reply.after(text) : pending);
-                    boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
-                    if (!asked && bare == BareValue.NONE && text.chars().anyMatch(Character::isLetter)) {
-                        run.say(Phrasebook.AS_YOU_LIKE);
-                        walker.putAgain();
-                    } else if (bare == BareValue.DAYS && givenAway.wantsDay()) {
-                        run.say(Phrasebook.WHICH_DAY);
-                        walker.putAgain();
-                    } else if (pending == null || pending instanceof Awaiting.OpenQuestion) {
-                        run.say(Phrasebook.UNASKED);
-                    } else {
-                        repairs.notUnderstood(text);
-                    }
-                })
+        return Heard.of(
+                        new TalkMove.PutStray(text, bare, pending),
+                        "a value nobody asked for",
+                        bare.name().toLowerCase(Locale.ROOT))
                 .as(Strengths.BARE_VALUE);
     }
 
@@ -173,11 +146,82 @@ final class Asides {
     Heard anger(String text) {
         return !Moods.isAngry(text)
                 ? null
-                : new Heard("anger", "a person is offered", () -> {
-                            run.await(Questions.beneath(run.awaiting()));
-                            run.say(Phrasebook.SORRY);
-                            walker.putAgain();
-                        })
+                : Heard.of(new TalkMove.Soothe(), "anger", "a person is offered")
                         .as(Strengths.TEMPER);
+    }
+
+    void perform(TalkMove.OfVisitor move) {
+        switch (move) {
+            case TalkMove.TellWaysOut(Awaiting pending) -> {
+                run.await(pending);
+                run.say(Phrasebook.WAYS_OUT);
+            }
+            case TalkMove.Explain(Awaiting pending, String said) -> explain(pending, said);
+            case TalkMove.Help(Awaiting pending, String said) -> help(pending, said);
+            case TalkMove.LeaveOpen(Wanted other, Awaiting pending) -> {
+                if (other.optional()) {
+                    run.facts.leaveOut(other.variable());
+                }
+                goOn(pending, other.optional() ? Phrasebook.LEFT_OPEN : Phrasebook.AS_YOU_LIKE);
+            }
+            case TalkMove.TellTongue(String said, boolean before) -> {
+                run.asked.add(said, "");
+                goOn(Questions.beneath(run.awaiting()), before ? Phrasebook.SORRY : Phrasebook.ONLY_ENGLISH);
+            }
+            case TalkMove.PutStray stray -> put(stray);
+            case TalkMove.Soothe() -> goOn(Questions.beneath(run.awaiting()), Phrasebook.SORRY);
+            case TalkMove.Reply(Kind kind) ->
+                goOn(Questions.beneath(run.awaiting()), REPLIES.getOrDefault(kind, Phrasebook.AS_YOU_LIKE));
+            case TalkMove.PassOn(String said) -> {
+                run.note(said);
+                goOn(run.awaiting(), Phrasebook.NOTED_BESIDES);
+            }
+        }
+    }
+
+    /** Says something and asks on. */
+    private void goOn(@Nullable Awaiting pending, String words) {
+        run.await(pending);
+        run.say(words);
+        walker.putAgain();
+    }
+
+    private void explain(Awaiting pending, String said) {
+        run.await(pending);
+        if (walker.player().wanted(pending) != null) {
+            repairs.notUnderstood(said);
+        } else {
+            goOn(pending, Phrasebook.IN_OTHER_WORDS);
+        }
+    }
+
+    private void help(Awaiting pending, String said) {
+        run.await(pending);
+        if (pending.offers(Offers.SKIP)) {
+            run.say(Phrasebook.LEFT_OPEN);
+            new Picks(walker).pick(List.of(Offers.SKIP));
+        } else if (pending instanceof Awaiting.Pick) {
+            goOn(pending.onceMore(), Phrasebook.NEAREST);
+        } else {
+            repairs.notUnderstood(said);
+        }
+    }
+
+    private void put(TalkMove.PutStray stray) {
+        Awaiting pending = stray.pending();
+        boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
+        boolean letters = stray.said().chars().anyMatch(Character::isLetter);
+        // A month may be half of the day that is asked for.
+        Awaiting after = pending instanceof Awaiting.Reply reply ? reply.after(stray.said()) : pending;
+        run.await(after);
+        if (!asked && stray.kind() == BareValue.NONE && letters) {
+            goOn(after, Phrasebook.AS_YOU_LIKE);
+        } else if (stray.kind() == BareValue.DAYS && givenAway.wantsDay()) {
+            goOn(after, Phrasebook.WHICH_DAY);
+        } else if (pending == null || pending instanceof Awaiting.OpenQuestion) {
+            run.say(Phrasebook.UNASKED);
+        } else {
+            repairs.notUnderstood(stray.said());
+        }
     }
 }

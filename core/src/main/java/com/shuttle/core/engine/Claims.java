@@ -7,18 +7,17 @@ import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Weighing;
 import java.util.ArrayList;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
-/** What all sources claim of one message, and what is done for each claim that wins. For one message of one turn. */
+/** What all sources claim of one message. For one message of one turn. */
 final class Claims {
 
     private final String text;
-    private final List<Claim> all = new ArrayList<>();
-    private final Map<Claim, Heard> heard = new IdentityHashMap<>();
-    private Weighing.Weighed weighed = new Weighing.Weighed(List.of(), Map.of());
+    private final List<Claim<Heard>> all = new ArrayList<>();
+    private Weighing.Weighed<Heard> weighed = new Weighing.Weighed<>(List.of(), Map.of());
 
     /** @param text as the sources have read it */
     Claims(String text) {
@@ -28,9 +27,7 @@ final class Claims {
     /** @param others words that a source leaves to others, wherever they stand in what it claims */
     void add(Source source, @Nullable Heard what, List<Span> others) {
         if (what != null) {
-            Claim claim = what.claim(source, text, others);
-            all.add(claim);
-            heard.put(claim, what);
+            all.add(what.claim(source, text, others));
         }
     }
 
@@ -40,23 +37,21 @@ final class Claims {
     }
 
     boolean won(Source source) {
-        return weighed.won().stream().anyMatch(claim -> claim.source() == source);
+        return of(source).findAny().isPresent();
     }
 
     /** What won of a source, in the order of the message. */
     List<Heard> winners(Source source) {
-        return weighed.won().stream()
-                .filter(claim -> claim.source() == source)
-                .map(heard::get)
-                .toList();
+        return of(source).map(Claim::what).toList();
     }
 
     /** The words that a source has won. */
     List<Span> words(Source source) {
-        return weighed.won().stream()
-                .filter(claim -> claim.source() == source)
-                .flatMap(claim -> claim.words().stream())
-                .toList();
+        return of(source).flatMap(claim -> claim.words().stream()).toList();
+    }
+
+    private Stream<Claim<Heard>> of(Source source) {
+        return weighed.won().stream().filter(claim -> claim.source() == source);
     }
 
     boolean none() {
@@ -65,7 +60,7 @@ final class Claims {
 
     /** Says who claimed which words, and who won them. */
     void trace(TurnRun run) {
-        for (Claim claim : weighed.won()) {
+        for (Claim<Heard> claim : weighed.won()) {
             run.trace("heard", said(claim));
         }
         weighed.lost()
@@ -73,7 +68,7 @@ final class Claims {
                         "outweighed", said(lost) + ", by the " + to.source().label()));
     }
 
-    private String said(Claim claim) {
+    private String said(Claim<Heard> claim) {
         String words = Span.words(text, claim.words());
         String quoted = words.isEmpty() ? "" : "“" + words + "” – ";
         String says = claim.says().isEmpty() || claim.says().equals(words) ? "" : ": " + claim.says();

@@ -3,9 +3,9 @@ package com.shuttle.core.engine;
 import com.shuttle.core.acts.Act;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.ValueType;
-import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Reader;
@@ -44,7 +44,7 @@ final class Filing {
         if (answer == null || !answer.files() || !acts.known()) {
             return answer;
         }
-        List<Span> words = answer.claim(Source.ANSWER, text, List.of()).words();
+        List<Span> words = answer.in(text);
         if (takesAnyWords() || answer.strength() <= Strengths.NO_OPTION) {
             return acts.mayGive(words) && !isAddress(text) ? answer : null;
         }
@@ -61,10 +61,7 @@ final class Filing {
     Heard denied() {
         boolean asked = run.awaiting() instanceof Awaiting.Reply reply && reply.type() == ValueType.YES_NO;
         return asked && acts.surely(Act.GIVE) && acts.denies()
-                ? new Heard(
-                        "answer to the question",
-                        "no, by a denial",
-                        () -> walker.player().given(new Value.YesNo(false)))
+                ? Heard.of(new StepMove.Take(new Value.YesNo(false)), "answer to the question", "no, by a denial")
                 : null;
     }
 

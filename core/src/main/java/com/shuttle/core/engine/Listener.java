@@ -10,6 +10,7 @@ import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
@@ -76,8 +77,7 @@ final class Listener {
     void take(String text) {
         Heard offered = offeredByName(Words.readable(text));
         if (offered != null) {
-            run.trace(offered.rule(), offered.detail());
-            offered.act().run();
+            act(offered);
             return;
         }
         if (run.awaiting() instanceof Awaiting.Next) {
@@ -95,10 +95,7 @@ final class Listener {
         }
         for (Offer offer : awaiting.offers()) {
             if (offer.link().isBlank() && Words.normal(offer.label()).equals(normal)) {
-                return new Heard(
-                        "answer to the choice",
-                        "“" + offer.label() + "” by its label",
-                        () -> new Picks(walker).pick(List.of(offer.id())));
+                return picked(offer, "by its label");
             }
         }
         return null;
@@ -112,8 +109,7 @@ final class Listener {
         acts.trace(run);
         byAct = new ActClaims(walker, requests, asides, acts);
         filing = new Filing(walker, acts);
-        Map<String, Reading.Given> kept = new LinkedHashMap<>();
-        List<Span> facts = understood(claims, kept, whole, text);
+        List<Span> facts = understood(claims, whole, text);
         claims.weigh();
         boolean decided = DECIDE.stream().anyMatch(claims::won);
         if (decided) {
@@ -132,19 +128,18 @@ final class Listener {
                 act(otherwise);
             }
         } else {
-            act(claims, kept, decided);
+            act(claims, decided);
         }
     }
 
     /**
      * What is understood without the knowledge.
      *
-     * @param kept is given each fact that wins when it acts
      * @return where facts are told
      */
-    private List<Span> understood(Claims claims, Map<String, Reading.Given> kept, String typed, String text) {
+    private List<Span> understood(Claims claims, String typed, String text) {
         Heard standing = requests.standing(text);
-        boolean whole = standing != null && standing.rest().isEmpty();
+        boolean whole = standing != null && standing.words().isEmpty();
         Heard option = whole || requests.call(text) != null ? optionOf(text) : null;
         if (option != null || whole) {
             claims.add(option == null ? Source.STANDING : Source.ANSWER, option == null ? standing : option, List.of());
@@ -173,8 +168,8 @@ final class Listener {
                 .filter(given -> isPlaced(given, text))
                 .map(given -> new Span(given.start(), given.end()))
                 .toList();
-        List<Span> person = standing == null ? List.of() : Span.taken(text, standing.rest());
-        claims.add(Source.STANDING, standing, both(facts, ownWords(text, answer)));
+        List<Span> person = standing == null ? List.of() : standing.words();
+        claims.add(Source.STANDING, standing, both(facts, answer == null ? List.of() : answer.words()));
         claims.add(Source.CHANGE, change, person);
         boolean onlyTells = run.awaiting() instanceof Awaiting.OpenQuestion
                 && !facts.isEmpty()
@@ -187,9 +182,12 @@ final class Listener {
         claims.add(Source.STANDING, back, facts);
         told.forEach((name, given) -> claims.add(
                 Source.FACT,
-                new Heard("", name + " " + given.value().shown(), () -> kept.put(name, given))
-                        .as(Strengths.TOLD)
-                        .leaving(isPlaced(given, text) ? Span.without(text, given.start(), given.end()) : text),
+                Heard.of(
+                                new TalkMove.Keep(name, given),
+                                "",
+                                name + " " + given.value().shown())
+                        .of(given.start(), given.end())
+                        .as(Strengths.TOLD),
                 isPlaced(given, text) ? List.of() : Span.all(text)));
         return facts;
     }
@@ -212,11 +210,12 @@ final class Listener {
         if (best < 0) {
             return null;
         }
-        Offer meant = offers.get(best);
-        return new Heard(
-                "answer to the choice",
-                "“" + meant.label() + "” by meaning",
-                () -> new Picks(walker).pick(List.of(meant.id())));
+        return picked(offers.get(best), "by meaning");
+    }
+
+    private static Heard picked(Offer offer, String by) {
+        return Heard.of(
+                new TalkMove.Pick(List.of(offer.id())), "answer to the choice", "“" + offer.label() + "” " + by);
     }
 
     /** Whether it is known which words of a message a value was read from; otherwise it is in nobody's way. */
@@ -226,8 +225,8 @@ final class Listener {
 
     /** What a message tells besides its answer, or besides what it changes. */
     private Map<String, Reading.Given> told(String text, @Nullable Heard answer, @Nullable Heard change) {
-        String besides = answer == null || run.awaiting() instanceof Awaiting.OpenQuestion ? text : answer.rest();
-        String left = change == null ? besides : change.rest();
+        String besides = answer == null || run.awaiting() instanceof Awaiting.OpenQuestion ? text : answer.leftOf(text);
+        String left = change == null ? besides : change.leftOf(text);
         Slot pending = change == null && answer == null ? null : repairs.pending(run.awaiting());
         boolean picksByNumber =
                 run.awaiting() instanceof Awaiting.Pick && PLACE.matcher(left).matches();
@@ -239,11 +238,6 @@ final class Listener {
         told.values().removeIf(given -> isPlaced(given, text) && filing.isOnlySpokenOf(given));
         filing.implied(text, left, pending).forEach(told::putIfAbsent);
         return told;
-    }
-
-    /** The words that an answer itself consists of, where it leaves others. */
-    private static List<Span> ownWords(String text, @Nullable Heard answer) {
-        return answer == null || answer.rest().isEmpty() ? List.of() : Span.taken(text, answer.rest());
     }
 
     private static List<Span> both(List<Span> some, List<Span> others) {
@@ -294,10 +288,13 @@ final class Listener {
     }
 
     /** Does all that won: what was repaired, then what was told, asked, answered and wanted; then asks on. */
-    private void act(Claims claims, Map<String, Reading.Given> kept, boolean decided) {
+    private void act(Claims claims, boolean decided) {
         Place place = run.at();
         claims.winners(Source.CHANGE).forEach(this::act);
-        claims.winners(Source.FACT).forEach(fact -> fact.act().run());
+        Map<String, Reading.Given> kept = new LinkedHashMap<>();
+        claims.winners(Source.FACT).stream()
+                .map(fact -> (TalkMove.Keep) fact.move())
+                .forEach(keep -> kept.put(keep.variable(), keep.given()));
         givenAway.keep(kept);
         if (!Objects.equals(place, run.at()) || run.speaker() != Speaker.BOT) {
             return;
@@ -324,7 +321,31 @@ final class Listener {
         if (!heard.rule().isEmpty()) {
             run.trace(heard.rule(), heard.detail());
         }
-        heard.act().run();
+        perform(heard.move());
+    }
+
+    /** What belongs to a step is done by its player, all else by whoever proposed it. */
+    private void perform(Move move) {
+        switch (move) {
+            case Move.OfStep step -> walker.player().perform(step);
+            case Move.Resume(Awaiting before, Move.OfStep then) -> {
+                run.await(before);
+                walker.player().perform(then);
+            }
+            case Move.OfTalk talk -> perform((TalkMove) talk);
+        }
+    }
+
+    private void perform(TalkMove talk) {
+        switch (talk) {
+            case TalkMove.OfRequest request -> requests.perform(request);
+            case TalkMove.OfVisitor visitor -> asides.perform(visitor);
+            case TalkMove.OfKnowledge knowledge -> questions.perform(knowledge);
+            case TalkMove.OfPast past -> new Redoing(walker, acts).perform(past);
+            case TalkMove.OfOffer offer -> new Picks(walker).perform(offer);
+            case TalkMove.Mend mend -> repairs.perform(mend);
+            case TalkMove.Keep(String variable, Reading.Given given) -> givenAway.keep(Map.of(variable, given));
+        }
     }
 
     // The answer
@@ -345,7 +366,7 @@ final class Listener {
             when free() -> {
                 // What is kept whole is no longer in the places of what is read.
                 Heard heard = walker.player().hear(awaiting, whole);
-                yield heard == null || whole.equals(text) ? heard : heard.leaving("");
+                yield heard == null || whole.equals(text) ? heard : heard.of(List.of());
             }
             case Awaiting awaiting -> walker.player().hear(awaiting, text);
         };
@@ -369,10 +390,10 @@ final class Listener {
     // Flows
 
     private Heard led(Playbook.Phrase phrase) {
-        return new Heard(
+        return Heard.of(
+                        new TalkMove.Visit(requireNonNull(run.playbook.startOf(phrase.flow()))),
                         "phrase of a flow",
-                        "“" + phrase.normal() + "” leads to " + run.playbook.nameOf(phrase.flow()),
-                        () -> walker.visit(requireNonNull(run.playbook.startOf(phrase.flow()))))
+                        "“" + phrase.normal() + "” leads to " + run.playbook.nameOf(phrase.flow()))
                 .as(Strengths.PHRASE);
     }
 

@@ -4,7 +4,6 @@ import com.shuttle.core.acts.Kind;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Query;
-import com.shuttle.core.engine.steps.OwnBookingPlayer;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.listening.BookingRequest;
@@ -74,9 +73,9 @@ final class OwnBookings {
         }
         BookingRequest wants = wanted;
         String said = Span.words(text, Span.minus(Span.all(text), others));
-        Heard heard = new Heard("about a booking", wants.key(), () -> OwnBookingPlayer.begin(wants, said, walker))
+        Heard heard = Heard.of(new TalkMove.SeeToBooking(wants, said), "about a booking", wants.key())
                 .as(Strengths.WHOLE_REQUEST);
-        return others.isEmpty() ? heard : heard.leaving(Span.only(text, others));
+        return others.isEmpty() ? heard : heard.of(Span.minus(Span.all(text), others));
     }
 
     /** A message cut into what it asks and what it tells. */

@@ -81,6 +81,18 @@ final class Picks {
         }
     }
 
+    void perform(TalkMove.OfOffer move) {
+        switch (move) {
+            case TalkMove.Pick(List<String> ids) -> pick(ids);
+            case TalkMove.PickSuggestion(Awaiting.Suggestion offered, String id) -> pickSuggestion(offered, id);
+            case TalkMove.RefuseSuggestions(Awaiting.Suggestion offered) -> refused(offered);
+            case TalkMove.AskWhichSuggestion(Awaiting.Suggestion offered) -> {
+                run.sayOneOf(List.of(Phrasebook.WHICH), offered.offers());
+                run.await(offered);
+            }
+        }
+    }
+
     /** A plain no is no question that went unanswered. */
     private void refused(Awaiting.Suggestion suggestion) {
         run.await(suggestion.resumes());
@@ -98,11 +110,13 @@ final class Picks {
         List<Option> options = suggestion.offers().stream().map(Picks::option).toList();
         boolean tells = !new GivenAway(run).of(text, List.of()).isEmpty();
         if (LEAVES_IT.matcher(text).matches()) {
-            return new Heard("suggestion", "refused", () -> refused(suggestion));
+            return Heard.of(new TalkMove.RefuseSuggestions(suggestion), "suggestion", "refused");
         }
         if (!tells && OptionMatcher.match(text, options) instanceof OptionMatcher.Match.One(Option option, String by)) {
-            return new Heard(
-                    "suggestion", "“" + option.label() + "” by " + by, () -> pickSuggestion(suggestion, option.id()));
+            return Heard.of(
+                    new TalkMove.PickSuggestion(suggestion, option.id()),
+                    "suggestion",
+                    "“" + option.label() + "” by " + by);
         }
         if (!Words.looksLikeQuestion(text)
                 && Reader.reply(ValueType.YES_NO, text, run.around().context())
@@ -113,16 +127,18 @@ final class Picks {
                 Heard beneath = suggestion.resumes() == null || PlainReply.matches(text)
                         ? null
                         : walker.player().resuming(suggestion.resumes(), text);
-                return beneath != null ? beneath : new Heard("suggestion", "refused", () -> refused(suggestion));
+                return beneath != null
+                        ? beneath
+                        : Heard.of(new TalkMove.RefuseSuggestions(suggestion), "suggestion", "refused");
             }
             Offer first = suggestion.offers().getFirst();
             // Of several the nearest is meant by nobody who says yes: they are asked which.
             return suggestion.offers().size() == 2
-                    ? new Heard("suggestion", "“" + first.label() + "”", () -> pickSuggestion(suggestion, first.id()))
-                    : new Heard("suggestion", "yes, and which is not told", () -> {
-                        run.sayOneOf(List.of(Phrasebook.WHICH), suggestion.offers());
-                        run.await(suggestion);
-                    });
+                    ? Heard.of(
+                            new TalkMove.PickSuggestion(suggestion, first.id()),
+                            "suggestion",
+                            "“" + first.label() + "”")
+                    : Heard.of(new TalkMove.AskWhichSuggestion(suggestion), "suggestion", "yes, and which is not told");
         }
         Awaiting before = suggestion.resumes() == null ? new Awaiting.OpenQuestion(0) : suggestion.resumes();
         return walker.player().resuming(before, text);

@@ -83,22 +83,14 @@ final class Questions {
             }
             Finding finding = answering.ask(List.of(question.words()), List.of());
             Heard what = finding.outcome() == Finding.Outcome.ANSWER
-                    ? new Heard("", question.words(), () -> {
-                                answering.remember(question.words(), finding);
-                                answering.say(finding, "");
-                            })
+                    ? Heard.of(new TalkMove.AnswerBeside(question.words(), finding), "", question.words())
                             .as(finding.confidence())
                     : mayBlank && question.marked() && asksOutright(question.words())
-                            ? new Heard("", question.words(), () -> {
-                                        answering.remember(question.words(), finding);
-                                        answering.notFound(finding, question.words());
-                                        run.say(Phrasebook.unknown(question.words()));
-                                    })
+                            ? Heard.of(new TalkMove.NotKnownBeside(question.words(), finding), "", question.words())
                                     .as(Strengths.UNKNOWN)
                             : null;
             if (what != null) {
-                heard.add(what.leaving(Span.without(
-                        text, question.span().start(), question.span().end())));
+                heard.add(what.of(List.of(question.span())));
             }
         }
         return heard;
@@ -156,14 +148,7 @@ final class Questions {
                 .map(question -> answering.ask(List.of(question.words()), List.of()))
                 .filter(finding -> finding.outcome() == Finding.Outcome.ANSWER)
                 .toList();
-        return known.size() < 2
-                ? null
-                : Heard.of(() -> {
-                    run.await(pending);
-                    run.asked.add(text, "");
-                    known.forEach(finding -> answering.say(finding, ""));
-                    walker.putAgain();
-                });
+        return known.size() < 2 ? null : Heard.of(new TalkMove.AnswerAll(text, known, pending));
     }
 
     private @Nullable Heard single(
@@ -186,18 +171,17 @@ final class Questions {
                                 && (DENIES.matcher(text).find()
                                         || byTable && TELLS.matcher(text).find())
                         ? null
-                        : new Heard("", text, () -> answer(finding, text, pending)).as(finding.confidence());
+                        : Heard.of(new TalkMove.Answer(text, finding, pending), "", text)
+                                .as(finding.confidence());
             case SUGGEST ->
                 (asks || !(pending instanceof Awaiting.Reply) && mayAsk(text)) && !leads
-                        ? new Heard("", text, () -> {
-                                    answering.remember(text, finding);
-                                    answering.suggest(finding, text, pending);
-                                })
+                        ? Heard.of(new TalkMove.Suggest(text, finding, pending), "", text)
                                 .as(Strengths.SUGGESTED)
                         : null;
             case NONE ->
                 (asks || pending == null) && !leads
-                        ? new Heard("", text, () -> unknown(finding, text, pending)).as(Strengths.UNKNOWN)
+                        ? Heard.of(new TalkMove.NotKnown(text, finding, pending), "", text)
+                                .as(Strengths.UNKNOWN)
                         : null;
         };
     }
@@ -205,6 +189,34 @@ final class Questions {
     /** Whether words without a question's form may be one all the same: "parking", and not "no extras". */
     private static boolean mayAsk(String text) {
         return !Words.areNames(text) && !STATES.matcher(text).find();
+    }
+
+    void perform(TalkMove.OfKnowledge move) {
+        switch (move) {
+            case TalkMove.Answer(String question, Finding finding, Awaiting pending) ->
+                answer(finding, question, pending);
+            case TalkMove.AnswerAll(String question, List<Finding> findings, Awaiting pending) -> {
+                run.await(pending);
+                run.asked.add(question, "");
+                findings.forEach(finding -> answering.say(finding, ""));
+                walker.putAgain();
+            }
+            case TalkMove.Suggest(String question, Finding finding, Awaiting pending) -> {
+                answering.remember(question, finding);
+                answering.suggest(finding, question, pending);
+            }
+            case TalkMove.NotKnown(String question, Finding finding, Awaiting pending) ->
+                unknown(finding, question, pending);
+            case TalkMove.AnswerBeside(String question, Finding finding) -> {
+                answering.remember(question, finding);
+                answering.say(finding, "");
+            }
+            case TalkMove.NotKnownBeside(String question, Finding finding) -> {
+                answering.remember(question, finding);
+                answering.notFound(finding, question);
+                run.say(Phrasebook.unknown(question));
+            }
+        }
     }
 
     private void answer(Finding finding, String text, @Nullable Awaiting pending) {

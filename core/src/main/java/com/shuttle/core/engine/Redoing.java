@@ -15,7 +15,6 @@ import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.RepairReader;
-import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.SeveralReader;
 import com.shuttle.core.reading.Slot;
@@ -23,7 +22,6 @@ import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -65,7 +63,10 @@ final class Redoing {
         Answered meant = odds < LIKELY ? null : meant(text);
         return meant == null
                 ? null
-                : new Heard("back to a question", meant.slot().name(), () -> goBack(meant)).as(Strengths.ANSWER);
+                : Heard.of(
+                        new TalkMove.AskAnew(meant.slot().name(), meant.place()),
+                        "back to a question",
+                        meant.slot().name());
     }
 
     /** "No, a dome show": another option of what was chosen before, the latest choice first. */
@@ -82,12 +83,8 @@ final class Redoing {
                 List<Option> wanted = OptionsSaid.of(bare, options).wanted();
                 if (wanted.size() == 1 && !place.equals(run.at())) {
                     Option option = wanted.getFirst();
-                    return new Heard("another choice", "“" + option.label() + "”", () -> {
-                                run.stand(place);
-                                run.await(new Awaiting.Pick(Offers.of(List.of(option)), 0));
-                                walker.player().pick(Objects.requireNonNull(run.awaiting()), List.of(option.id()));
-                            })
-                            .as(Strengths.ANSWER);
+                    return Heard.of(
+                            new TalkMove.ChooseInstead(place, option), "another choice", "“" + option.label() + "”");
                 }
             }
         }
@@ -149,21 +146,33 @@ final class Redoing {
         return step.wordings().isEmpty() ? "" : step.wordings().getFirst();
     }
 
-    private void goBack(Answered meant) {
+    void perform(TalkMove.OfPast move) {
+        switch (move) {
+            case TalkMove.AskAnew(String variable, Place place) -> askAnew(variable, place);
+            case TalkMove.ChooseInstead(Place place, Option option) -> {
+                run.stand(place);
+                Awaiting offered = new Awaiting.Pick(Offers.of(List.of(option)), 0);
+                run.await(offered);
+                walker.player().pick(offered, List.of(option.id()));
+            }
+        }
+    }
+
+    private void askAnew(String asked, Place there) {
         List<Place> places = run.trail.places();
         for (Playbook.Chosen choice : run.playbook.choices()) {
             String variable = choice.slot().name();
             Value value = run.facts.value(variable);
-            if (value != null && places.indexOf(choice.place()) > places.indexOf(meant.place())) {
+            if (value != null && places.indexOf(choice.place()) > places.indexOf(there)) {
                 run.facts.tell(variable, value);
             }
         }
-        if (run.playbook.step(meant.place()) instanceof Choice) {
-            Players.of(run.playbook.step(meant.place()), walker).forget();
+        if (run.playbook.step(there) instanceof Choice) {
+            Players.of(run.playbook.step(there), walker).forget();
         } else {
-            run.facts.forget(meant.slot().name());
+            run.facts.forget(asked);
         }
         run.await(null);
-        run.stand(meant.place());
+        run.stand(there);
     }
 }

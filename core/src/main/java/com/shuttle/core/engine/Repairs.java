@@ -110,7 +110,8 @@ final class Repairs {
                 Clauses.questions(text).stream().map(Clauses.Clause::span).toList());
         others.addAll(toldBesides(text, repairs, pending));
         others.addAll(acts.givenBesides());
-        return new Heard("changed", told, Strengths.CHANGE, Span.only(text, others), () -> apply(repairs));
+        Heard heard = Heard.of(new TalkMove.Mend(repairs), "changed", told).as(Strengths.CHANGE);
+        return others.isEmpty() ? heard : heard.of(Span.minus(Span.all(text), others));
     }
 
     /** Yes or no to something known, in a sentence that does not say so: in the message as a whole, or in the last clause that does. */
@@ -195,7 +196,7 @@ final class Repairs {
         Repair repair = new Repair(one.slot().name(), after, "the only one it fits");
         return after.equals(one.value())
                 ? null
-                : new Heard("changed", repair.variable() + " to " + after.shown(), () -> apply(List.of(repair)))
+                : Heard.of(new TalkMove.Mend(List.of(repair)), "changed", repair.variable() + " to " + after.shown())
                         .as(Strengths.TOLD);
     }
 
@@ -230,10 +231,10 @@ final class Repairs {
     }
 
     /** Afterwards the conversation stands where it stood, or elsewhere where a choice that leads on was changed. */
-    private void apply(List<Repair> repairs) {
+    void perform(TalkMove.Mend move) {
         List<String> shown = new ArrayList<>();
         Playbook.Chosen elsewhere = null;
-        for (Repair repair : repairs) {
+        for (Repair repair : move.repairs()) {
             String problem = problem(repair);
             if (problem != null) {
                 run.say(problem);

@@ -5,6 +5,7 @@ import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.steps.Answering;
+import com.shuttle.core.engine.steps.OwnBookingPlayer;
 import com.shuttle.core.engine.steps.Players;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Phrasebook;
@@ -13,8 +14,8 @@ import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.listening.BookingRequest;
 import com.shuttle.core.listening.Moods;
-import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Words;
@@ -54,18 +55,17 @@ final class Requests {
                 || !Standing.isOn(asked, run.playbook.release().standing())) {
             return null;
         }
-        Heard heard = new Heard("standing request", asked.label(), () -> grant(asked));
+        Heard heard = Heard.of(new TalkMove.Grant(asked), "standing request", asked.label());
         return within == null
                 ? heard.as(Strengths.WHOLE_REQUEST)
-                : heard.leaving(Span.without(
-                        text, within.clause().start(), within.clause().end()));
+                : heard.of(within.clause().start(), within.clause().end());
     }
 
     /** A request that is meant, in whatever words; null where the bot does not hear it. */
     @Nullable
     Heard meant(Standing request) {
         return Standing.isOn(request, run.playbook.release().standing())
-                ? new Heard("standing request", request.label(), () -> grant(request)).as(Strengths.ANSWER)
+                ? Heard.of(new TalkMove.Grant(request), "standing request", request.label())
                 : null;
     }
 
@@ -86,8 +86,19 @@ final class Requests {
     Heard call(String text) {
         return Standing.wantsCall(text)
                         && Standing.isOn(Standing.PERSON, run.playbook.release().standing())
-                ? new Heard("standing request", "to be rung up", () -> grant(Standing.PERSON)).as(Strengths.CALL)
+                ? Heard.of(new TalkMove.Grant(Standing.PERSON), "standing request", "to be rung up")
+                        .as(Strengths.CALL)
                 : null;
+    }
+
+    void perform(TalkMove.OfRequest move) {
+        switch (move) {
+            case TalkMove.Grant(Standing request) -> grant(request);
+            case TalkMove.TellNoted() -> new Recap(run, walker).say();
+            case TalkMove.SeeToBooking(BookingRequest wants, String said) ->
+                OwnBookingPlayer.begin(wants, said, walker);
+            case TalkMove.Visit(Place flow) -> walker.visit(flow);
+        }
     }
 
     private void grant(Standing request) {

@@ -8,8 +8,10 @@ import java.util.List;
  * @param words    which it understood, in order and apart; may be none, and then it is in nobody's way
  * @param strength how sure it is, from 0 for a guess to 1 for what can mean nothing else
  * @param says     what it understood, for the trace
+ * @param what     was understood
+ * @param <W>      of what kind that is
  */
-public record Claim(Source source, List<Span> words, double strength, String says) {
+public record Claim<W>(Source source, List<Span> words, double strength, String says, W what) {
 
     public Claim {
         words = List.copyOf(words);
@@ -24,7 +26,7 @@ public record Claim(Source source, List<Span> words, double strength, String say
     }
 
     /** Whether two want the same words. */
-    public boolean rivals(Claim other) {
+    public boolean rivals(Claim<W> other) {
         return words.stream().anyMatch(mine -> other.words().stream().anyMatch(mine::overlaps));
     }
 }

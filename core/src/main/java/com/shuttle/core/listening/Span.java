@@ -89,7 +89,14 @@ public record Span(int start, int end) {
         return spans;
     }
 
-    /** A message with a gap in place of a stretch of it, so that all else keeps its place. */
+    /** A message with gaps in place of some stretches of it, so that all else keeps its place. */
+    public static String without(String text, List<Span> spans) {
+        StringBuilder without = new StringBuilder(text);
+        spans.forEach(span -> without.replace(span.start, span.end, Words.gap(span.end - span.start)));
+        return without.toString();
+    }
+
+    /** A message with a gap in place of a stretch of it. */
     public static String without(String text, int start, int end) {
         return text.substring(0, start) + Words.gap(end - start) + text.substring(end);
     }

@@ -21,8 +21,10 @@ import java.util.regex.Pattern;
  * weighted set packing, solved exactly by branch and bound: claims by falling weight, each taken or left, and a branch is cut
  * where all that is left in it would not reach the best so far. At most {@value #MOST} claims are weighed, the weightiest, so
  * that the bound on steps is 2<sup>16</sup>; a message in practice makes two to six. Pure function.
+ *
+ * @param <W> of what kind that is what claims understood
  */
-public final class Weighing {
+public final class Weighing<W> {
 
     /** More claims than this are not weighed. */
     static final int MOST = 16;
@@ -52,14 +54,14 @@ public final class Weighing {
      * @param won  by source, then by place
      * @param lost those that lost, each with the winner that has some of its words
      */
-    public record Weighed(List<Claim> won, Map<Claim, Claim> lost) {
+    public record Weighed<W>(List<Claim<W>> won, Map<Claim<W>, Claim<W>> lost) {
         public Weighed {
             won = List.copyOf(won);
             lost = Map.copyOf(lost);
         }
     }
 
-    private final List<Claim> claims;
+    private final List<Claim<W>> claims;
     private final double[] weights;
     /** What the claims from each on weigh together. */
     private final double[] left;
@@ -69,12 +71,12 @@ public final class Weighing {
     private boolean[] best;
     private double most = -1;
 
-    private Weighing(String text, List<Claim> claims) {
+    private Weighing(String text, List<Claim<W>> claims) {
         List<Said> said = said(text);
-        Map<Claim, Double> weighed = new IdentityHashMap<>();
+        Map<Claim<W>, Double> weighed = new IdentityHashMap<>();
         claims.forEach(claim -> weighed.put(claim, weight(said, claim)));
         this.claims = claims.stream()
-                .sorted(Comparator.comparingDouble((Claim claim) -> -requireNonNull(weighed.get(claim)))
+                .sorted(Comparator.comparingDouble((Claim<W> claim) -> -requireNonNull(weighed.get(claim)))
                         .thenComparing(Claim::source))
                 .limit(MOST)
                 .toList();
@@ -95,11 +97,11 @@ public final class Weighing {
     }
 
     /** The weightiest set of claims of a message. */
-    public static Weighed of(String text, List<Claim> claims) {
+    public static <W> Weighed<W> of(String text, List<Claim<W>> claims) {
         if (claims.size() < 2) {
-            return new Weighed(claims, Map.of());
+            return new Weighed<>(claims, Map.of());
         }
-        Weighing weighing = new Weighing(text, claims);
+        Weighing<W> weighing = new Weighing<>(text, claims);
         weighing.branch(0, 0);
         return weighing.weighed();
     }
@@ -118,7 +120,7 @@ public final class Weighing {
     }
 
     /** How much of a message a claim explains, and how surely; never nothing, so that it is better than none. */
-    private static double weight(List<Said> said, Claim claim) {
+    private static double weight(List<Said> said, Claim<?> claim) {
         double words = 0;
         for (Said word : said) {
             if (claim.explains(word.span())) {
@@ -129,7 +131,7 @@ public final class Weighing {
     }
 
     /** @see #weight(List, Claim) */
-    static double weight(String text, Claim claim) {
+    static double weight(String text, Claim<?> claim) {
         return weight(said(text), claim);
     }
 
@@ -166,9 +168,9 @@ public final class Weighing {
         return true;
     }
 
-    private Weighed weighed() {
-        List<Claim> won = new ArrayList<>();
-        Map<Claim, Claim> lost = new HashMap<>();
+    private Weighed<W> weighed() {
+        List<Claim<W>> won = new ArrayList<>();
+        Map<Claim<W>, Claim<W>> lost = new HashMap<>();
         for (int i = 0; i < claims.size(); i++) {
             if (best[i]) {
                 won.add(claims.get(i));
@@ -181,9 +183,9 @@ public final class Weighing {
                 }
             }
         }
-        won.sort(Comparator.comparing(Claim::source)
+        won.sort(Comparator.comparing((Claim<W> claim) -> claim.source())
                 .thenComparing(claim ->
                         claim.words().isEmpty() ? 0 : claim.words().getFirst().start()));
-        return new Weighed(won, lost);
+        return new Weighed<>(won, lost);
     }
 }

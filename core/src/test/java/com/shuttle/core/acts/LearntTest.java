@@ -144,7 +144,7 @@ class LearntTest {
     private static boolean told(ActReader reader, Samples.Message message) {
         List<String> clauses =
                 message.clauses().stream().map(Samples.Clause::text).toList();
-        List<Odds> odds = reader.read(clauses, message.situation(), Learn.CONTEXT);
+        List<Odds> odds = reader.read(clauses, message.situation(), Learn.CONTEXT, List.of());
         return IntStream.range(0, clauses.size())
                 .allMatch(i ->
                         odds.get(i).act() == message.clauses().get(i).kind().act());

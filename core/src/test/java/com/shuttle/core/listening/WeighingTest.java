@@ -17,21 +17,21 @@ class WeighingTest {
 
     private static final String SAID = "alpha beta gamma delta epsilon zeta";
 
-    private static Claim claim(Source source, double strength, String text, String... words) {
+    private static Claim<String> claim(Source source, double strength, String text, String... words) {
         List<Span> spans = new ArrayList<>();
         for (String word : words) {
             int at = text.indexOf(word);
             spans.add(new Span(at, at + word.length()));
         }
-        return new Claim(source, spans, strength, "");
+        return new Claim<>(source, spans, strength, "", "");
     }
 
     @Test
     void whatDoesNotCompeteAllWins() {
         String text = "six of us, is it step-free?";
-        Claim answer = claim(Source.ANSWER, 0.9, text, "six of us");
-        Claim question = claim(Source.QUESTION, 0.6, text, "is it step-free?");
-        Weighing.Weighed weighed = Weighing.of(text, List.of(question, answer));
+        Claim<String> answer = claim(Source.ANSWER, 0.9, text, "six of us");
+        Claim<String> question = claim(Source.QUESTION, 0.6, text, "is it step-free?");
+        Weighing.Weighed<String> weighed = Weighing.of(text, List.of(question, answer));
         assertThat(weighed.won()).containsExactly(answer, question);
         assertThat(weighed.lost()).isEmpty();
     }
@@ -39,18 +39,18 @@ class WeighingTest {
     @Test
     void whatExplainsMoreWins() {
         String text = "no, make it six";
-        Claim answer = claim(Source.ANSWER, 0.95, text, "six");
-        Claim change = claim(Source.CHANGE, 0.9, text, text);
-        Weighing.Weighed weighed = Weighing.of(text, List.of(answer, change));
+        Claim<String> answer = claim(Source.ANSWER, 0.95, text, "six");
+        Claim<String> change = claim(Source.CHANGE, 0.9, text, text);
+        Weighing.Weighed<String> weighed = Weighing.of(text, List.of(answer, change));
         assertThat(weighed.won()).containsExactly(change);
         assertThat(weighed.lost()).containsEntry(answer, change);
     }
 
     @Test
     void twoSmallClaimsMayOutweighALargeOne() {
-        Claim all = claim(Source.QUESTION, 0.3, SAID, SAID);
-        Claim one = claim(Source.FACT, 0.8, SAID, "alpha", "zeta");
-        Claim other = claim(Source.FACT, 0.8, SAID, "gamma delta");
+        Claim<String> all = claim(Source.QUESTION, 0.3, SAID, SAID);
+        Claim<String> one = claim(Source.FACT, 0.8, SAID, "alpha", "zeta");
+        Claim<String> other = claim(Source.FACT, 0.8, SAID, "gamma delta");
         assertThat(Weighing.of(SAID, List.of(all, one, other)).won()).containsExactly(one, other);
     }
 
@@ -62,21 +62,21 @@ class WeighingTest {
 
     @Test
     void ofEqualClaimsTheEarlierSourceWins() {
-        Claim fact = claim(Source.FACT, 0.8, SAID, "beta");
-        Claim answer = claim(Source.ANSWER, 0.8, SAID, "beta");
+        Claim<String> fact = claim(Source.FACT, 0.8, SAID, "beta");
+        Claim<String> answer = claim(Source.ANSWER, 0.8, SAID, "beta");
         assertThat(Weighing.of(SAID, List.of(fact, answer)).won()).containsExactly(answer);
     }
 
     @Test
     void whatClaimsNoWordsIsInNobodysWay() {
-        Claim fact = new Claim(Source.FACT, List.of(), 0.8, "");
-        Claim all = claim(Source.CHANGE, 0.9, SAID, SAID);
+        Claim<String> fact = new Claim<>(Source.FACT, List.of(), 0.8, "", "");
+        Claim<String> all = claim(Source.CHANGE, 0.9, SAID, SAID);
         assertThat(Weighing.of(SAID, List.of(all, fact)).won()).containsExactly(all, fact);
         assertThat(Weighing.of("", List.of()).won()).isEmpty();
     }
 
     @Provide
-    Arbitrary<List<Claim>> claims() {
+    Arbitrary<List<Claim<String>>> claims() {
         Arbitrary<Span> spans = Arbitraries.integers()
                 .between(0, SAID.length() - 1)
                 .flatMap(from -> Arbitraries.integers()
@@ -86,17 +86,17 @@ class WeighingTest {
                         Arbitraries.of(Source.class),
                         spans.list().ofMinSize(0).ofMaxSize(2),
                         Arbitraries.doubles().between(0, 1))
-                .as((source, words, strength) -> new Claim(source, words, strength, ""))
+                .as((source, words, strength) -> new Claim<>(source, words, strength, "", ""))
                 .list()
                 .ofMaxSize(9);
     }
 
     /** Against every subset. */
     @Property
-    void noSetWeighsMore(@ForAll("claims") List<Claim> claims) {
+    void noSetWeighsMore(@ForAll("claims") List<Claim<String>> claims) {
         double most = 0;
         for (int set = 0; set < 1 << claims.size(); set++) {
-            List<Claim> some = new ArrayList<>();
+            List<Claim<String>> some = new ArrayList<>();
             for (int i = 0; i < claims.size(); i++) {
                 if ((set >> i & 1) == 1) {
                     some.add(claims.get(i));
@@ -104,7 +104,7 @@ class WeighingTest {
             }
             most = apart(some) ? Math.max(most, weight(some)) : most;
         }
-        Weighing.Weighed weighed = Weighing.of(SAID, claims);
+        Weighing.Weighed<String> weighed = Weighing.of(SAID, claims);
         assertThat(apart(weighed.won())).isTrue();
         assertThat(weight(weighed.won())).isCloseTo(most, within(1e-6));
         weighed.lost().forEach((lost, to) -> {
@@ -113,13 +113,13 @@ class WeighingTest {
         });
     }
 
-    private static double weight(List<Claim> claims) {
+    private static double weight(List<Claim<String>> claims) {
         return claims.stream()
                 .mapToDouble(claim -> Weighing.weight(SAID, claim))
                 .sum();
     }
 
-    private static boolean apart(List<Claim> claims) {
+    private static boolean apart(List<Claim<String>> claims) {
         for (int i = 0; i < claims.size(); i++) {
             for (int j = i + 1; j < claims.size(); j++) {
                 if (claims.get(i).rivals(claims.get(j))) {

@@ -3,7 +3,9 @@ package com.shuttle.core.engine.steps;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.flow.Answer;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.knowledge.Calibration;
@@ -48,11 +50,18 @@ final class AnswerPlayer extends Player {
         if (!(awaiting instanceof Awaiting.OpenQuestion)) {
             return null;
         }
-        return Heard.of(() -> {
-                    run.await(null);
-                    answer(text);
-                })
+        return Heard.of(new StepMove.Answer(text))
                 .as(Words.looksLikeQuestion(text) ? Strengths.ANSWER : Strengths.OPEN_ANSWER);
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        if (move instanceof StepMove.Answer(String question)) {
+            run.await(null);
+            answer(question);
+        } else {
+            super.perform(move);
+        }
     }
 
     /** One of the suggestions made here was picked, or none of them. */

@@ -8,6 +8,8 @@ import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
+import com.shuttle.core.engine.turn.TimesMove;
 import com.shuttle.core.flow.Appointment;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
@@ -154,12 +156,10 @@ final class BookingPlayer extends SlotPlayer {
     Heard hearFirst(Awaiting.Slot slot, String text) {
         if (slot.offers(WAIT)) {
             Boolean yes = yesOrNo(text);
-            return yes == null
-                    ? null
-                    : new Heard("the waiting list", "", yes ? () -> waitFor(slot.party()) : this::noneLeft);
+            return yes == null ? null : Heard.of(new TimesMove.Wait(slot.party(), yes), "the waiting list", "");
         }
         String who = step.choose() ? named(slot, text) : "";
-        return who.isEmpty() ? null : new Heard("whom it is with", who, () -> with(slot, who));
+        return who.isEmpty() ? null : Heard.of(new TimesMove.With(slot, who), "whom it is with", who);
     }
 
     /** Whom of several a message names, by their whole name or by a part that only they have; empty for nobody. */
@@ -261,10 +261,7 @@ final class BookingPlayer extends SlotPlayer {
     private @Nullable Heard hearDetails(Awaiting.Held held, String text) {
         String low = Words.normal(text);
         if (AppointmentSayings.LEAVES_IT.in(low)) {
-            return new Heard("declined", "no appointment", () -> {
-                letGo(held);
-                declined();
-            });
+            return Heard.of(new TimesMove.LetGo(held), "declined", "no appointment");
         }
         Map<String, Value> given = new LinkedHashMap<>();
         for (BookingDetail detail : missing()) {
@@ -275,20 +272,41 @@ final class BookingPlayer extends SlotPlayer {
         }
         Wish wish = read(text).filter(one -> !one.equals(Wish.ANY)).orElse(null);
         if (given.isEmpty() && wish != null) {
-            return new Heard("a wish for a time", text, () -> {
-                letGo(held);
-                wished(held.slot(), text, wish);
-            });
+            return Heard.of(new TimesMove.AnotherWished(held, text, wish), WISH, text);
         }
         if (given.isEmpty()) {
-            return AppointmentSayings.LATER.in(low)
-                    ? new Heard("a wish for a time", "others", () -> anotherTime(held))
-                    : null;
+            return AppointmentSayings.LATER.in(low) ? Heard.of(new TimesMove.Another(held), WISH, "others") : null;
         }
-        return new Heard("details of the appointment", String.join(", ", given.keySet()), () -> {
-            given.forEach(run.facts::set);
-            known(held);
-        });
+        return Heard.of(
+                new TimesMove.Details(held, given), "details of the appointment", String.join(", ", given.keySet()));
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        switch (move) {
+            case TimesMove.Wait(int party, boolean wanted) -> {
+                if (wanted) {
+                    waitFor(party);
+                } else {
+                    noneLeft();
+                }
+            }
+            case TimesMove.With(Awaiting.Slot slot, String who) -> with(slot, who);
+            case TimesMove.LetGo(Awaiting.Held held) -> {
+                letGo(held);
+                declined();
+            }
+            case TimesMove.Another(Awaiting.Held held) -> anotherTime(held);
+            case TimesMove.AnotherWished(Awaiting.Held held, String said, Wish wish) -> {
+                letGo(held);
+                wished(held.slot(), said, wish);
+            }
+            case TimesMove.Details(Awaiting.Held held, Map<String, Value> values) -> {
+                values.forEach(run.facts::set);
+                known(held);
+            }
+            default -> super.perform(move);
+        }
     }
 
     /** Asks for what is missing still, or books. */

@@ -7,13 +7,16 @@ import com.shuttle.core.conversation.Place;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.DrawnOptions;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Clauses;
+import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Meaning;
@@ -147,13 +150,6 @@ final class ChoicePlayer extends Player {
         return nextChoice(option) instanceof Choice next ? next.options() : List.of();
     }
 
-    private void picked(Awaiting.Pick pick, Option option, String text) {
-        if (nextChoice(option) != null) {
-            run.open(text);
-        }
-        pick(pick, List.of(option.id()));
-    }
-
     private static List<String> ids(List<Offer> offers, List<String> labels) {
         return offers.stream()
                 .filter(offer -> labels.contains(offer.label()))
@@ -194,51 +190,38 @@ final class ChoicePlayer extends Player {
         return switch (OptionMatcher.match(
                 said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
-                new Heard("answer to the choice", "“" + option.label() + "” by " + by, () -> picked(pick, option, text))
+                picked(pick, option, "by " + by, text)
                         .filing()
                         .as(
                                 by.equals(OptionMatcher.BY_MEANING) || by.equals(OptionMatcher.BY_SLIP)
                                         ? Strengths.GUESSED
                                         : Strengths.ANSWER)
-                        .leaving(rest(text, offered));
+                        .of(named(text, offered, false));
             case OptionMatcher.Match.Several(List<Option> options) ->
-                new Heard("unclear", "between " + options.size() + " options", () -> which(options, pick.tries()))
-                        .leaving(OptionsSaid.without(text, offered));
+                Heard.of(
+                                new StepMove.Narrow(options, pick.tries()),
+                                "unclear",
+                                "between " + options.size() + " options")
+                        .of(named(text, offered, true));
             case OptionMatcher.Match.None()
             when amongFacts(text, offered) instanceof Option option ->
-                new Heard(
-                                "answer to the choice",
-                                "“" + option.label() + "” named among other things",
-                                () -> picked(pick, option, text))
-                        .leaving(rest(text, offered));
+                picked(pick, option, "named among other things", text).of(named(text, offered, false));
             case OptionMatcher.Match.None()
             when onTheWay(said, offered) instanceof Option option ->
-                new Heard(
-                                "answer to the choice",
-                                "“" + option.label() + "” by what it leads to",
-                                () -> picked(pick, option, text))
-                        .filing()
-                        .leaving(OptionsSaid.without(text, nextOptions(option)));
+                picked(pick, option, "by what it leads to", text).filing().of(named(text, nextOptions(option), true));
             case OptionMatcher.Match.None()
             when leadsOn && OptionsSaid.of(said, offered).wanted().size() == 1 -> {
                 // "Do you mend a Finch 70" is about nothing else than what is offered.
                 Option named = OptionsSaid.of(said, offered).wanted().getFirst();
-                yield new Heard(
-                                "answer to the choice",
-                                "“" + named.label() + "” named in a question",
-                                () -> picked(pick, named, text))
-                        .leaving(OptionsSaid.without(text, offered));
+                yield picked(pick, named, "named in a question", text).of(named(text, offered, true));
             }
             case OptionMatcher.Match.None() ->
                 !leadsOn
                         ? null
-                        : new Heard("typed something else", "", () -> {
-                                    run.open(text);
-                                    course.leave(step, Choice.OTHERWISE);
-                                })
+                        : Heard.of(new StepMove.Otherwise(text), "typed something else", "")
                                 .filing()
                                 .as(Strengths.NO_OPTION)
-                                .leaving(text);
+                                .sharing();
         };
     }
 
@@ -262,9 +245,37 @@ final class ChoicePlayer extends Player {
         return told >= needed ? said.wanted().getFirst() : null;
     }
 
-    /** What a message leaves to others, where it names an option and does not only count to it or mean it. */
-    private static String rest(String text, List<Option> offered) {
-        return OptionsSaid.of(text, offered).wanted().isEmpty() ? "" : OptionsSaid.without(text, offered);
+    private Heard picked(Awaiting.Pick pick, Option option, String by, String text) {
+        StepMove.Pick move = new StepMove.Pick(pick, List.of(option.id()), nextChoice(option) == null ? "" : text);
+        return Heard.of(move, "answer to the choice", "“" + option.label() + "” " + by);
+    }
+
+    /**
+     * Where a message names options; none where it only counts to one or means it.
+     *
+     * @param any whether also those that are ruled out do
+     */
+    private static List<Span> named(String text, List<Option> offered, boolean any) {
+        boolean names = any || !OptionsSaid.of(text, offered).wanted().isEmpty();
+        return names ? Span.taken(text, OptionsSaid.without(text, offered)) : List.of();
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        switch (move) {
+            case StepMove.Pick(Awaiting offered, List<String> ids, String said) -> {
+                if (!said.isEmpty()) {
+                    run.open(said);
+                }
+                pick(offered, ids);
+            }
+            case StepMove.Narrow(List<Option> options, int tries) -> which(options, tries);
+            case StepMove.Otherwise(String said) -> {
+                run.open(said);
+                course.leave(step, Choice.OTHERWISE);
+            }
+            default -> super.perform(move);
+        }
     }
 
     private @Nullable Heard hearMany(Awaiting.Pick pick, List<Option> offered, String text, String said) {
@@ -281,9 +292,9 @@ final class ChoicePlayer extends Player {
                 .filter(option -> labels.contains(option.label()))
                 .map(Option::id)
                 .toList();
-        return new Heard("answer to the choice", String.join(", ", labels), () -> pick(pick, ids))
+        return Heard.of(new StepMove.Pick(pick, ids, ""), "answer to the choice", String.join(", ", labels))
                 .filing()
-                .leaving(rest(text, offered));
+                .of(named(text, offered, false));
     }
 
     /** @param options may be empty where none of several was meant */

@@ -6,8 +6,10 @@ import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Reader;
@@ -54,13 +56,7 @@ final class EndPlayer extends Player {
     public @Nullable Heard hear(Awaiting awaiting, String text) {
         return switch (awaiting) {
             case Awaiting.Rating ignored -> hearRating(text);
-            case Awaiting.Comment comment ->
-                Heard.of(() -> {
-                    if (!saysNo(text)) {
-                        run.carryOut(new Deed.Rate(comment.stars(), text));
-                    }
-                    thanked();
-                });
+            case Awaiting.Comment comment -> Heard.of(new StepMove.Comment(comment.stars(), saysNo(text) ? "" : text));
             default -> null;
         };
     }
@@ -74,9 +70,25 @@ final class EndPlayer extends Player {
                     .matcher(text.substring(0, start) + text.substring(end))
                     .replaceAll("")
                     .strip();
-            return Heard.of(() -> rated(mark.intValue(), POLITE.containsAll(Words.of(comment)) ? "" : comment));
+            boolean polite = POLITE.containsAll(Words.of(comment));
+            return Heard.of(new StepMove.Rate(mark.intValue(), polite ? "" : comment));
         }
-        return saysNo(text) ? Heard.of(this::thanked) : null;
+        return saysNo(text) ? Heard.of(new StepMove.Refuse()) : null;
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        switch (move) {
+            case StepMove.Rate(int stars, String comment) -> rated(stars, comment);
+            case StepMove.Comment(int stars, String comment) -> {
+                if (!comment.isEmpty()) {
+                    run.carryOut(new Deed.Rate(stars, comment));
+                }
+                thanked();
+            }
+            case StepMove.Refuse() -> thanked();
+            default -> super.perform(move);
+        }
     }
 
     @Override

@@ -8,14 +8,17 @@ import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.Clauses;
+import com.shuttle.core.listening.Span;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
@@ -136,7 +139,7 @@ final class InterviewPlayer extends Player {
             case Awaiting.Which which -> {
                 Value value = which.values().get(Offers.index(which.offers(), option));
                 run.trace("chosen", value.shown());
-                choose(which, value);
+                takeInstead(which.resumes(), value);
             }
             default -> {}
         }
@@ -158,7 +161,7 @@ final class InterviewPlayer extends Player {
                 Value value = fact == null ? null : asking.chosen(which, fact, text);
                 yield value == null
                         ? resuming(which.resumes(), text)
-                        : new Heard("chosen", value.shown(), () -> choose(which, value));
+                        : Heard.of(new StepMove.TakeInstead(which.resumes(), value), "chosen", value.shown());
             }
             default -> null;
         };
@@ -166,14 +169,11 @@ final class InterviewPlayer extends Player {
 
     private @Nullable Heard hearFacts(Awaiting.Facts asked, String text) {
         if (InterviewWords.declines(text)) {
-            return new Heard("declined", step.name(), this::decline);
+            return Heard.of(new StepMove.Decline(), "declined", step.name());
         }
         Heard heard = asked.facts().isEmpty() ? hearAtReadBack(text) : hearAnswer(asked, text);
         return heard == null && Reader.reply(ValueType.EMAIL, text, run.around().context()) instanceof Reading.AskedBack
-                ? new Heard("asked back", "", () -> {
-                    run.say(Phrasebook.WHY_ASK);
-                    course.putAgain();
-                })
+                ? Heard.of(new StepMove.TellWhy(), "asked back", "")
                 : heard;
     }
 
@@ -183,7 +183,7 @@ final class InterviewPlayer extends Player {
         boolean all = false;
         if (only != null) {
             if (asking.saysOnlyYes(only, text)) {
-                return Heard.of(() -> run.say(Phrasebook.TELL_ME_WHAT));
+                return Heard.of(new StepMove.AskWhat());
             }
             switch (asking.read(only, text)) {
                 case Reading.Given(Value value, int start, int end) -> {
@@ -191,10 +191,10 @@ final class InterviewPlayer extends Player {
                     all = end - start > text.length() / 2;
                 }
                 case Reading.Unclear(List<Value> values, int start, int end) -> {
-                    return Heard.of(() -> asking.which(values, asked));
+                    return Heard.of(new StepMove.AskWhich(values, asked));
                 }
                 case Reading.Refused() -> {
-                    return Heard.of(() -> refused(only));
+                    return Heard.of(new StepMove.Refuse());
                 }
                 case Reading.AskedBack() -> {
                     return null;
@@ -228,37 +228,75 @@ final class InterviewPlayer extends Player {
             given.putAll(changed);
         }
         if (!given.isEmpty()) {
-            return Heard.of(() -> give(given, text)).filing().leaving(Clauses.onlyQuestions(text));
+            return beside(text, Heard.of(new StepMove.Give(named(given), text)).filing());
         }
         Fact unclear = free ? null : changes.unclear(missing(), text);
         if (unclear != null) {
             Awaiting.Facts one = new Awaiting.Facts(unclear.type(), Offers.of(unclear), 0, List.of(unclear.variable()));
-            return Heard.of(() -> asking.which(changes.choices(unclear, text), one));
+            return Heard.of(new StepMove.AskWhich(changes.choices(unclear, text), one));
         }
         if (only != null) {
-            return only.optional() && saysNo(text) ? Heard.of(() -> leaveOut(only)) : null;
+            return only.optional() && saysNo(text) ? Heard.of(new StepMove.LeaveOut(only.variable())) : null;
         }
         return Reader.reply(ValueType.PERSON_NAME, text, run.around().context()) instanceof Reading.Refused
-                ? Heard.of(() -> {
-                    run.say(Phrasebook.NEEDED);
-                    ask(InterviewWords.group(missing()));
-                })
+                ? Heard.of(new StepMove.Refuse())
                 : null;
     }
 
     private @Nullable Heard hearAtReadBack(String text) {
         Map<Fact, Value> changed = changes.changes(step, text, true);
         if (!changed.isEmpty()) {
-            return Heard.of(() -> {
-                        changed.forEach(
-                                (fact, value) -> run.trace("changed", fact.variable() + " to " + value.shown()));
-                        give(changed, "");
-                    })
-                    .leaving(Clauses.onlyQuestions(text));
+            Map<String, Value> named = named(changed);
+            return beside(text, Heard.of(new StepMove.Give(named, ""), "changed", String.join(", ", named.keySet())));
         }
         Boolean right =
                 Words.looksLikeQuestion(text) ? null : InterviewWords.approves(text) ? Boolean.TRUE : yesOrNo(text);
-        return right == null ? null : Heard.of(() -> answerReadBack(right));
+        return right == null ? null : Heard.of(new StepMove.Approve(right));
+    }
+
+    /** What is heard of the whole of a message but its questions. */
+    private static Heard beside(String text, Heard heard) {
+        List<Span> asked =
+                Clauses.questions(text).stream().map(Clauses.Clause::span).toList();
+        return asked.isEmpty() ? heard : heard.of(Span.minus(Span.all(text), asked));
+    }
+
+    private static Map<String, Value> named(Map<Fact, Value> values) {
+        Map<String, Value> named = new LinkedHashMap<>();
+        values.forEach((fact, value) -> named.put(fact.variable(), value));
+        return named;
+    }
+
+    private Map<Fact, Value> facts(Map<String, Value> named) {
+        Map<Fact, Value> facts = new LinkedHashMap<>();
+        named.forEach((variable, value) -> facts.put(fact(variable), value));
+        return facts;
+    }
+
+    private Fact fact(String variable) {
+        return step.facts().stream()
+                .filter(fact -> fact.variable().equals(variable))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        switch (move) {
+            case StepMove.Give(Map<String, Value> values, String said) -> give(facts(values), said);
+            case StepMove.TakeInstead(Awaiting resumes, Value value) -> takeInstead(resumes, value);
+            case StepMove.AskWhich(List<Value> readings, Awaiting resumes) -> asking.which(readings, resumes);
+            case StepMove.Refuse() -> refused();
+            case StepMove.LeaveOut(String variable) -> leaveOut(fact(variable));
+            case StepMove.Decline() -> decline();
+            case StepMove.Approve(boolean right) -> answerReadBack(right);
+            case StepMove.AskWhat() -> run.say(Phrasebook.TELL_ME_WHAT);
+            case StepMove.TellWhy() -> {
+                run.say(Phrasebook.WHY_ASK);
+                course.putAgain();
+            }
+            default -> super.perform(move);
+        }
     }
 
     private void answerReadBack(boolean yes) {
@@ -313,9 +351,13 @@ final class InterviewPlayer extends Player {
         next();
     }
 
-    private void refused(Fact fact) {
-        run.trace("refused", fact.variable());
-        if (fact.optional()) {
+    private void refused() {
+        Fact fact = run.awaiting() instanceof Awaiting.Facts asked ? only(asked) : null;
+        run.trace("refused", fact == null ? step.name() : fact.variable());
+        if (fact == null) {
+            run.say(Phrasebook.NEEDED);
+            ask(InterviewWords.group(missing()));
+        } else if (fact.optional()) {
             leaveOut(fact);
         } else if (step.exit(Interview.DECLINED.id()) != null
                 && run.awaiting() instanceof Awaiting.Facts asked
@@ -343,9 +385,9 @@ final class InterviewPlayer extends Player {
     }
 
     /** Takes the reading that the visitor chose of several. */
-    private void choose(Awaiting.Which which, Value value) {
-        run.await(which.resumes());
-        Fact fact = which.resumes() instanceof Awaiting.Facts asked ? only(asked) : null;
+    private void takeInstead(Awaiting resumes, Value value) {
+        run.await(resumes);
+        Fact fact = resumes instanceof Awaiting.Facts asked ? only(asked) : null;
         if (fact != null) {
             give(Map.of(fact, value), "");
         } else {
@@ -374,7 +416,7 @@ final class InterviewPlayer extends Player {
 
     @Override
     public @Nullable Heard refusing(Awaiting awaiting) {
-        return wanted(awaiting) instanceof Fact fact ? Heard.of(() -> refused(fact)) : null;
+        return wanted(awaiting) instanceof Fact ? Heard.of(new StepMove.Refuse()) : null;
     }
 
     // Once more

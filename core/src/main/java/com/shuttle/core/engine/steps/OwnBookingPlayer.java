@@ -10,6 +10,8 @@ import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
+import com.shuttle.core.engine.turn.TimesMove;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.BookingRequest;
 import com.shuttle.core.reading.Reader;
@@ -160,7 +162,7 @@ public final class OwnBookingPlayer extends SlotPlayer {
         if (heard == null) {
             again(times, times.starts(), AppointmentWords.INSTEAD, "");
         } else {
-            heard.act().run();
+            perform((Move.OfStep) heard.move());
         }
     }
 
@@ -256,17 +258,22 @@ public final class OwnBookingPlayer extends SlotPlayer {
         }
         if (slot.offers(CALL_OFF)) {
             Boolean yes = read(text).isPresent() ? null : yesOrNo(text);
-            return yes == null ? null : new Heard("cancels it", "", yes ? this::callOff : this::declined);
+            return yes == null
+                    ? null
+                    : Heard.of(yes ? new TimesMove.CallOff() : new TimesMove.Decline(), "cancels it", "");
         }
         return AppointmentSayings.CALLS_OFF.in(Words.normal(text))
-                ? new Heard("calls it off", "", () -> confirm(found()))
+                ? Heard.of(new TimesMove.AskCallOff(), "calls it off", "")
                 : null;
     }
 
     private @Nullable Heard hearWhich(String text) {
         List<BookingFound> meant = meant(theirs(), text);
         return meant.size() == 1
-                ? new Heard("which booking", meant.getFirst().reference(), () -> about(meant.getFirst(), ""))
+                ? Heard.of(
+                        new TimesMove.About(meant.getFirst()),
+                        "which booking",
+                        meant.getFirst().reference())
                 : null;
     }
 
@@ -283,8 +290,18 @@ public final class OwnBookingPlayer extends SlotPlayer {
         if (reference.isEmpty()) {
             return null;
         }
-        String known = reference;
-        return new Heard("a booking by its reference", known, () -> named(known, email));
+        return Heard.of(new TimesMove.Named(reference, email), "a booking by its reference", reference);
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        switch (move) {
+            case TimesMove.CallOff() -> callOff();
+            case TimesMove.AskCallOff() -> confirm(found());
+            case TimesMove.About(BookingFound booking) -> about(booking, "");
+            case TimesMove.Named(String reference, String email) -> named(reference, email);
+            default -> super.perform(move);
+        }
     }
 
     private void named(String reference, String email) {

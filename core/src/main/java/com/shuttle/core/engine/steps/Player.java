@@ -6,6 +6,7 @@ import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
@@ -62,12 +63,22 @@ public abstract class Player {
     /** What a message says to something that was awaited before; taking it up goes back to that. */
     public final @Nullable Heard resuming(Awaiting before, String text) {
         Heard heard = hear(before, text);
-        return heard == null ? null : heard.after(() -> run.await(before));
+        return heard == null ? null : heard.doing(new Move.Resume(before, (Move.OfStep) heard.move()));
     }
 
     /** Whether the step hears changes to what it asks for, so that nobody else need look for them first. */
     public boolean hearsChanges() {
         return false;
+    }
+
+    /**
+     * Does what a message was understood to make it do.
+     *
+     * @throws IllegalStateException if that is nothing that it proposes
+     */
+    public void perform(Move.OfStep move) {
+        throw new IllegalStateException("expected a move of " + getClass().getSimpleName() + ", but got "
+                + move.getClass().getSimpleName());
     }
 
     /** Options were picked by hand; they are among those offered. */

@@ -6,14 +6,15 @@ import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
-import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.HalfDay;
 import com.shuttle.core.reading.Reader;
@@ -72,13 +73,13 @@ final class QuestionPlayer extends Player {
     @Override
     public @Nullable Heard hear(Awaiting awaiting, String text) {
         return switch (awaiting) {
-            case Awaiting.Reply reply -> hearReply(text, whole(reply, text));
+            case Awaiting.Reply reply -> hearReply(reply, text, whole(reply, text));
             case Awaiting.Confirm confirm -> hearConfirmation(confirm, text);
             case Awaiting.Which which -> {
                 Value value = asking.chosen(which, step, text);
                 yield value == null
                         ? resuming(which.resumes(), text)
-                        : new Heard("chosen", value.shown(), () -> chosen(which, value));
+                        : Heard.of(new StepMove.TakeInstead(which.resumes(), value), "chosen", value.shown());
             }
             default -> null;
         };
@@ -94,39 +95,36 @@ final class QuestionPlayer extends Player {
     }
 
     /** @param whole the same with what was said before, where that belongs to it */
-    private @Nullable Heard hearReply(String text, String whole) {
+    private @Nullable Heard hearReply(Awaiting.Reply reply, String text, String whole) {
         if (step.type() == ValueType.FILE) {
-            return refuses(text) ? Heard.of(this::refused) : null;
+            return refuses(text) ? Heard.of(new StepMove.Refuse()) : null;
         }
         if (asking.saysOnlyYes(step, text)) {
-            return Heard.of(() -> run.say(Phrasebook.TELL_ME_WHAT));
+            return Heard.of(new StepMove.AskWhat());
         }
         String other = new GivenAway(run).leftOpen(step, text);
         if (other != null) {
-            return new Heard("left open", other, () -> {
-                run.facts.leaveOut(other);
-                run.say(Phrasebook.LEFT_OPEN);
-                course.putAgain();
-            });
+            return Heard.of(new StepMove.LeaveOut(other), "left open", other);
         }
         return switch (asking.read(step, whole).within(text.length())) {
             case Reading.Given(Value value, int start, int end) ->
-                new Heard(
-                                "answer to the question",
-                                "read " + step.type().label() + " " + value.shown(),
-                                () -> take(value))
-                        .filing()
-                        .as(step.type().free() ? Strengths.FREE_ANSWER : Strengths.ANSWER)
-                        .leaving(leaves() ? Span.without(text, start, end) : "");
+                placed(
+                        Heard.of(
+                                        new StepMove.Take(value),
+                                        "answer to the question",
+                                        "read " + step.type().label() + " " + value.shown())
+                                .filing()
+                                .as(step.type().free() ? Strengths.FREE_ANSWER : Strengths.ANSWER),
+                        start,
+                        end);
             case Reading.Unclear(List<Value> candidates, int start, int end) ->
-                new Heard("", candidates.size() + " readings", () -> asking.which(candidates, before()))
-                        .leaving(leaves() ? Span.without(text, start, end) : "");
-            case Reading.Refused() -> Heard.of(this::refused);
+                placed(
+                        Heard.of(new StepMove.AskWhich(candidates, reply), "", candidates.size() + " readings"),
+                        start,
+                        end);
+            case Reading.Refused() -> Heard.of(new StepMove.Refuse());
             case Reading.AskedBack() ->
-                new Heard("asked back", step.type().label(), () -> {
-                    run.say(step.hint().isBlank() ? Phrasebook.WHY_ASK : step.hint());
-                    course.putAgain();
-                });
+                Heard.of(new StepMove.TellWhy(), "asked back", step.type().label());
             // "No telescopes, the rest yes" refuses something else.
             case Reading.Nothing() ->
                 step.optional()
@@ -134,9 +132,13 @@ final class QuestionPlayer extends Player {
                                 && new GivenAway(run)
                                         .of(text, List.of(step.variable()))
                                         .isEmpty()
-                        ? Heard.of(this::refused)
+                        ? Heard.of(new StepMove.Refuse())
                         : null;
         };
+    }
+
+    private Heard placed(Heard heard, int start, int end) {
+        return leaves() ? heard.of(start, end) : heard;
     }
 
     /** Whether what else a message says is for others; a question may want nothing else kept, and one for any words takes all. */
@@ -149,16 +151,13 @@ final class QuestionPlayer extends Player {
                 && !step.type().free()
                 && asking.read(step, text) instanceof Reading.Given(Value value, int start, int end)
                 && !value.equals(confirm.value())) {
-            return Heard.of(() -> {
-                run.await(confirm.resumes());
-                take(value);
-            });
+            return Heard.of(new StepMove.TakeInstead(confirm.resumes(), value));
         }
         Boolean right = yesOrNo(text);
         // "No, only 50 people" may mend something else.
         return right == null
                 ? null
-                : Heard.of(() -> confirmed(confirm, right))
+                : Heard.of(new StepMove.Settle(confirm, right))
                         .as(Words.of(text).size() > 2 ? Strengths.FREE_ANSWER : Strengths.ANSWER);
     }
 
@@ -169,7 +168,7 @@ final class QuestionPlayer extends Player {
 
     @Override
     public @Nullable Heard refusing(Awaiting awaiting) {
-        return awaiting instanceof Awaiting.Reply ? Heard.of(this::refused) : null;
+        return awaiting instanceof Awaiting.Reply ? Heard.of(new StepMove.Refuse()) : null;
     }
 
     @Override
@@ -177,8 +176,31 @@ final class QuestionPlayer extends Player {
         return awaiting instanceof Awaiting.Reply
                         && asking.read(step, text) instanceof Reading.Given(Value value, int start, int end)
                         && AnswerCheck.problem(step, value, run) == null
-                ? new Heard("may be the answer", value.shown(), () -> confirm(value))
+                ? Heard.of(new StepMove.AskWhether(value), "may be the answer", value.shown())
                 : null;
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        switch (move) {
+            case StepMove.Take(Value value) -> take(value);
+            case StepMove.TakeInstead(Awaiting resumes, Value value) -> takeInstead(resumes, value);
+            case StepMove.AskWhich(List<Value> readings, Awaiting resumes) -> asking.which(readings, resumes);
+            case StepMove.AskWhether(Value value) -> confirm(value);
+            case StepMove.Settle(Awaiting.Confirm asked, boolean right) -> confirmed(asked, right);
+            case StepMove.Refuse() -> refused();
+            case StepMove.AskWhat() -> run.say(Phrasebook.TELL_ME_WHAT);
+            case StepMove.TellWhy() -> {
+                run.say(step.hint().isBlank() ? Phrasebook.WHY_ASK : step.hint());
+                course.putAgain();
+            }
+            case StepMove.LeaveOut(String variable) -> {
+                run.facts.leaveOut(variable);
+                run.say(Phrasebook.LEFT_OPEN);
+                course.putAgain();
+            }
+            default -> super.perform(move);
+        }
     }
 
     // Picking
@@ -199,7 +221,7 @@ final class QuestionPlayer extends Player {
             case Awaiting.Which which -> {
                 Value value = which.values().get(Offers.index(which.offers(), option));
                 run.trace("chosen", value.shown());
-                chosen(which, value);
+                takeInstead(which.resumes(), value);
             }
             default -> {}
         }
@@ -213,8 +235,8 @@ final class QuestionPlayer extends Player {
 
     // Taking
 
-    private void chosen(Awaiting.Which which, Value value) {
-        run.await(which.resumes());
+    private void takeInstead(Awaiting resumes, Value value) {
+        run.await(resumes);
         take(value);
     }
 

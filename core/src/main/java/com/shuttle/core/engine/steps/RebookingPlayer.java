@@ -9,6 +9,8 @@ import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Query;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
+import com.shuttle.core.engine.turn.TimesMove;
 import com.shuttle.core.flow.Appointment;
 import com.shuttle.core.reading.Words;
 import java.time.Instant;
@@ -77,8 +79,17 @@ final class RebookingPlayer extends SlotPlayer {
     @Nullable
     Heard hearFirst(Awaiting.Slot slot, String text) {
         return AppointmentSayings.CALLS_OFF.in(Words.normal(text))
-                ? new Heard("calls it off", "", this::callOff)
+                ? Heard.of(new TimesMove.CallOff(), "calls it off", "")
                 : null;
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        if (move instanceof TimesMove.CallOff) {
+            callOff();
+        } else {
+            super.perform(move);
+        }
     }
 
     @Override

@@ -5,9 +5,12 @@ import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.engine.turn.Course;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
+import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.Texts;
+import com.shuttle.core.engine.turn.TimesMove;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
@@ -32,6 +35,9 @@ import org.jspecify.annotations.Nullable;
 abstract class SlotPlayer extends Player {
 
     static final String NONE = "none";
+
+    /** Who understood a wish, for the trace. */
+    static final String WISH = "a wish for a time";
 
     private static final String OTHERS = "others";
 
@@ -119,7 +125,7 @@ abstract class SlotPlayer extends Player {
         }
         String low = Words.normal(text);
         if (AppointmentSayings.LEAVES_IT.in(low)) {
-            return new Heard("declined", "no appointment", this::declined);
+            return Heard.of(new TimesMove.Decline(), "declined", "no appointment");
         }
         Heard shown = hearShown(slot, text, low);
         return shown == null ? hearWish(slot, text, low) : shown;
@@ -132,7 +138,7 @@ abstract class SlotPlayer extends Player {
             return null;
         }
         if (shown.size() == 1 && !wishesOther(slot, text) && Boolean.TRUE.equals(yesOrNo(text))) {
-            return new Heard("yes to the time", "", () -> book(slot, shown.getFirst()));
+            return Heard.of(new TimesMove.Take(slot, shown.getFirst()), "yes to the time", "");
         }
         for (int i = 0; i < Math.min(AppointmentSayings.PLACES.size(), shown.size()); i++) {
             int place = i;
@@ -144,7 +150,7 @@ abstract class SlotPlayer extends Player {
             return byPlace(slot, shown.getLast());
         }
         return AppointmentSayings.WEEK_AFTER.in(low)
-                ? new Heard("a wish for a time", "the week after", () -> weekAfter(slot, shown.getFirst()))
+                ? Heard.of(new TimesMove.WeekAfter(slot, shown.getFirst()), WISH, "the week after")
                 : null;
     }
 
@@ -158,36 +164,50 @@ abstract class SlotPlayer extends Player {
     }
 
     private Heard byPlace(Awaiting.Slot slot, Instant start) {
-        return new Heard("answer to the times", "by its place", () -> book(slot, start));
+        return Heard.of(new TimesMove.Take(slot, start), "answer to the times", "by its place");
     }
 
     protected @Nullable Heard hearWish(Awaiting.Slot slot, String text, String low) {
         Optional<Wish> wish = read(text);
         if (wish.isPresent() && !wish.get().equals(Wish.ANY)) {
             String told = WishTold.told(wish.get(), run.around().context().now().toLocalDate());
-            return new Heard("a wish for a time", told, () -> wished(slot, text, wish.get()));
+            return Heard.of(new TimesMove.Wished(slot, text, wish.get()), WISH, told);
         }
         if (wish.isPresent()) {
-            return new Heard("a wish for a time", "any", () -> any(slot));
+            return Heard.of(new TimesMove.Any(slot), WISH, "any");
         }
         if (TimesOffered.shown(slot).size() > 1 && Boolean.TRUE.equals(yesOrNo(text))) {
-            return new Heard(
-                    "unclear",
-                    "yes to several times",
-                    () -> run.sayOneOf(List.of(Phrasebook.WHICH), slot.offers(), Look.PLAIN));
+            return Heard.of(new TimesMove.AskWhich(slot), "unclear", "yes to several times");
         }
         if (AppointmentSayings.LATER.in(low)) {
-            return new Heard("a wish for a time", "others", () -> others(slot));
+            return Heard.of(new TimesMove.Others(slot), WISH, "others");
         }
         if (OptionMatcher.match(
                         text, Offers.asOffered(slot.offers()), run.around().context(), Meaning.NONE)
                 instanceof OptionMatcher.Match.One(Option option, String by)) {
-            return new Heard("answer to the times", by, () -> pick(slot, List.of(option.id())));
+            return Heard.of(new StepMove.Pick(slot, List.of(option.id()), ""), "answer to the times", by);
         }
         if (AppointmentSayings.EARLIER.in(low)) {
-            return new Heard("a wish for a time", "earlier", () -> earlier(slot));
+            return Heard.of(new TimesMove.Earlier(slot), WISH, "earlier");
         }
-        return saysNo(text) ? new Heard("a wish for a time", "others", () -> others(slot)) : null;
+        return saysNo(text) ? Heard.of(new TimesMove.Others(slot), WISH, "others") : null;
+    }
+
+    @Override
+    public void perform(Move.OfStep move) {
+        switch (move) {
+            case TimesMove.Take(Awaiting.Slot slot, Instant start) -> book(slot, start);
+            case TimesMove.Wished(Awaiting.Slot slot, String said, Wish wish) -> wished(slot, said, wish);
+            case TimesMove.Any(Awaiting.Slot slot) -> any(slot);
+            case TimesMove.Others(Awaiting.Slot slot) -> others(slot);
+            case TimesMove.Earlier(Awaiting.Slot slot) -> earlier(slot);
+            case TimesMove.WeekAfter(Awaiting.Slot slot, Instant shown) -> weekAfter(slot, shown);
+            case TimesMove.AskWhich(Awaiting.Slot slot) ->
+                run.sayOneOf(List.of(Phrasebook.WHICH), slot.offers(), Look.PLAIN);
+            case TimesMove.Decline() -> declined();
+            case StepMove.Pick(Awaiting offered, List<String> ids, String said) -> pick(offered, ids);
+            default -> super.perform(move);
+        }
     }
 
     private List<Wish> before(Awaiting.Slot slot) {

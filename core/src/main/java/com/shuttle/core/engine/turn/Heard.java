@@ -9,50 +9,68 @@ import java.util.List;
 /**
  * What somebody understood of a message, proposed to the listener; nothing has changed yet.
  *
- * @param rule     who understood it, for the trace; empty where {@code act} tells by itself
+ * @param move     what is done if the listener decides for it
+ * @param rule     who understood it, for the trace; empty where the move tells by itself
  * @param detail   what it was
  * @param strength how sure it is, 0 to 1
- * @param rest     what it leaves of the message to others, as long as the message and blanked where words were understood;
- *     empty where it takes all of it
+ * @param words    those that were understood, in order and apart; none for all of the message
  * @param files    whether words of the message are taken down as a value
- * @param act      what is done if the listener decides for it
+ * @param shares   whether others may read all of the message, too
  */
-public record Heard(String rule, String detail, double strength, String rest, boolean files, Runnable act) {
+public record Heard(
+        Move move, String rule, String detail, double strength, List<Span> words, boolean files, boolean shares) {
 
-    public Heard(String rule, String detail, double strength, String rest, Runnable act) {
-        this(rule, detail, strength, rest, false, act);
+    public Heard {
+        words = List.copyOf(words);
     }
 
     /** Takes all of a message. */
-    public Heard(String rule, String detail, Runnable act) {
-        this(rule, detail, Strengths.ANSWER, "", act);
+    public static Heard of(Move move, String rule, String detail) {
+        return new Heard(move, rule, detail, Strengths.ANSWER, List.of(), false, false);
     }
 
-    /** Takes all of a message, and tells of itself when it acts. */
-    public static Heard of(Runnable act) {
-        return new Heard("", "", act);
+    /** Takes all of a message, and tells of itself when it is performed. */
+    public static Heard of(Move move) {
+        return of(move, "", "");
     }
 
-    /** The same, leaving some of the message to others. */
-    public Heard leaving(String rest) {
-        return new Heard(rule, detail, strength, rest, files, act);
+    /** The same, of some words only. @param words none for all of the message */
+    public Heard of(List<Span> words) {
+        return new Heard(move, rule, detail, strength, words, files, shares);
+    }
+
+    /** The same, of the words of a stretch. */
+    public Heard of(int start, int end) {
+        return end > start ? of(List.of(new Span(start, end))) : this;
+    }
+
+    /** The same, where others may read all of the message, too. */
+    public Heard sharing() {
+        return new Heard(move, rule, detail, strength, words, files, true);
     }
 
     public Heard as(double strength) {
-        return new Heard(rule, detail, strength, rest, files, act);
+        return new Heard(move, rule, detail, strength, words, files, shares);
     }
 
     /** The same, taking words of the message down as a value. */
     public Heard filing() {
-        return new Heard(rule, detail, strength, rest, true, act);
+        return new Heard(move, rule, detail, strength, words, true, shares);
     }
 
-    /** The same, with something done before it. */
-    public Heard after(Runnable first) {
-        return new Heard(rule, detail, strength, rest, files, () -> {
-            first.run();
-            act.run();
-        });
+    /** The same, with another move. */
+    public Heard doing(Move other) {
+        return new Heard(other, rule, detail, strength, words, files, shares);
+    }
+
+    /** The words that it understood. */
+    public List<Span> in(String text) {
+        return words.isEmpty() ? Span.all(text) : words;
+    }
+
+    /** A message as it leaves it to others: as long as it was, with gaps where it understood words; empty where it takes all. */
+    public String leftOf(String text) {
+        return shares ? text : words.isEmpty() ? "" : Span.without(text, words);
     }
 
     /**
@@ -60,10 +78,8 @@ public record Heard(String rule, String detail, double strength, String rest, bo
      *
      * @param others words that it leaves to others wherever they stand
      */
-    public Claim claim(Source source, String text, List<Span> others) {
-        boolean whole = rest.isEmpty() || rest.equals(text);
-        List<Span> words = whole ? Span.all(text) : Span.taken(text, rest);
+    public Claim<Heard> claim(Source source, String text, List<Span> others) {
         String says = detail.isEmpty() ? rule : detail;
-        return new Claim(source, Span.minus(words, others), strength, says);
+        return new Claim<>(source, Span.minus(in(text), others), strength, says, this);
     }
 }
