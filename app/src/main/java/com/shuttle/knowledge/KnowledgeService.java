@@ -201,7 +201,7 @@ public class KnowledgeService {
                         .in(sureness(bot))
                         .unsureWithout(match -> pleasantries.isOne(match.title()))
                         .in(sureness(bot));
-        return answering.pleasantries()
+        return answering.pleasantries() && !inquiry.matter()
                 ? pleasantries
                         .meet(inquiry.question())
                         .filter(met -> met.confidence() > known.confidence())

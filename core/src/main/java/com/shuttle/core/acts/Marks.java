@@ -13,11 +13,11 @@ import java.util.List;
 final class Marks {
 
     /** Cosine at which every second clause does what its neighbour does. */
-    private static final double HALF = 0.55;
+    private static final double HALF = 0.59;
 
-    private static final double STEEP = 8;
+    private static final double STEEP = 7.5;
 
-    private static final double ELSEWHERE = 0.15;
+    private static final double ELSEWHERE = 0.17;
 
     /** The very words, where the same is waited for. */
     private static final double THE_SAME = 0.97;

@@ -2,10 +2,12 @@ package com.shuttle.core.engine;
 
 import com.shuttle.core.acts.Act;
 import com.shuttle.core.acts.Kind;
+import com.shuttle.core.acts.Odds;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.listening.RepairReader;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.SeveralReader;
@@ -17,7 +19,10 @@ import org.jspecify.annotations.Nullable;
 /** What a message says by what it does, where no wording that is known says so. For one turn. */
 final class ActClaims {
 
-    /** Fewer words tell nothing that could be passed on. */
+    /** Less likely than this it is asked whether words that would do are the answer. */
+    private static final double DOUBT = 0.6;
+
+    /** Fewer words tell nothing that could be passed on, unless they likely do. */
     private static final int FEWEST_TOLD = 4;
 
     private final TurnRun run;
@@ -37,40 +42,53 @@ final class ActClaims {
     /** A standing request in other words than those that are known. */
     @Nullable
     Heard request(String text) {
-        return Standing.wantsCall(text) ? null : request(ClauseActs.SURE);
+        return Standing.wantsCall(text) ? null : request();
     }
 
-    /** @param from the odds that are enough; starting over, which forgets everything, wants no doubt */
-    private @Nullable Heard request(double from) {
-        Standing meant = acts.mean(Kind.PERSON, from)
+    /** What only tells something wants even odds, what leads elsewhere better ones, and starting over no doubt. */
+    private @Nullable Heard request() {
+        Standing meant = acts.mean(Kind.PERSON, ClauseActs.LIKELY)
                 ? Standing.PERSON
-                : acts.mean(Kind.BACK, from)
+                : acts.mean(Kind.BACK, ClauseActs.LIKELY)
                         ? Standing.BACK
                         : acts.mean(Kind.RESTART, ClauseActs.BEYOND_DOUBT) ? Standing.START_AGAIN : null;
         if (meant != null) {
             return requests.meant(meant);
         }
-        if (acts.mean(Kind.RECAP, from)) {
-            return Heard.of(new TalkMove.TellNoted(), "recap", "what is noted").as(Strengths.ABOUT_THEMSELVES);
+        if (acts.mean(Kind.RECAP, ClauseActs.EVEN)) {
+            return noted();
         }
-        return acts.mean(Kind.STOP, from) ? asides.outWays() : null;
+        if (acts.mean(Kind.CHANGE, ClauseActs.LIKELY) && !run.facts.all().isEmpty()) {
+            return mend().as(Strengths.ABOUT_THEMSELVES);
+        }
+        return acts.mean(Kind.STOP, ClauseActs.EVEN) ? asides.outWays() : null;
     }
 
     /** Who does not know yet, or will not say, in other words than those that are known. */
     @Nullable
     Heard attitude(String text) {
+        return acts.leads(Act.UNSURE)
+                ? attitude(text, Act.UNSURE)
+                : acts.leads(Act.REFUSE) ? attitude(text, Act.REFUSE) : null;
+    }
+
+    private @Nullable Heard attitude(String text, Act act) {
         Awaiting pending = Questions.beneath(run.awaiting());
         if (pending == null || pending instanceof Awaiting.OpenQuestion) {
             return null;
         }
-        if (acts.mean(Kind.NOT_YET, ClauseActs.SURE)) {
+        if (act == Act.UNSURE) {
+            if (acts.whole().kind() == Kind.ANY) {
+                return Heard.of(new TalkMove.TakeAny(pending, text), "does not mind", "")
+                        .as(Strengths.ABOUT_THEMSELVES);
+            }
             Wanted other = otherThan(walker.player().wanted(pending), text);
             return other == null
                     ? asides.isUnsure(text, pending)
                     : Heard.of(new TalkMove.LeaveOpen(other, pending), "left open", other.variable())
                             .as(Strengths.ABOUT_THEMSELVES);
         }
-        Heard refused = acts.surely(Act.REFUSE) ? walker.player().refusing(pending) : null;
+        Heard refused = walker.player().refusing(pending);
         return refused == null ? null : refused.as(Strengths.ABOUT_THEMSELVES);
     }
 
@@ -115,24 +133,60 @@ final class ActClaims {
      */
     @Nullable
     Heard otherwise(String text, boolean doubted) {
-        if (acts.ratherThanAnything(Act.SOCIAL)) {
-            return said(acts.kind(Act.SOCIAL));
+        if (!acts.known()) {
+            return doubt(text, doubted);
         }
-        if (acts.ratherThanAnything(Act.MENTION)) {
-            return said(Kind.CHAT);
+        Odds odds = acts.whole();
+        Act act = odds.act();
+        if (doubted && (act == Act.GIVE || odds.of(act) < DOUBT)) {
+            return doubt(text, true);
         }
-        if (acts.mean(Kind.TELL, ClauseActs.LIKELY) && Words.of(text).size() >= FEWEST_TOLD) {
-            return Heard.of(new TalkMove.PassOn(text), "told besides", "a note for the team");
-        }
+        return switch (act) {
+            case SOCIAL -> said(acts.kind(Act.SOCIAL));
+            case MENTION -> said(Kind.CHAT);
+            case REFUSE, UNSURE -> attitude(text, act);
+            case REQUEST -> wanted(odds.kind(), text);
+            case CORRECT -> run.facts.all().isEmpty() ? null : mend();
+            case GIVE ->
+                odds.kind() == Kind.TELL
+                                && (odds.of(Kind.TELL) >= ClauseActs.LIKELY
+                                        || Words.of(text).size() >= FEWEST_TOLD)
+                        ? Heard.of(new TalkMove.PassOn(text), "told besides", "a note for the team")
+                        : null;
+            case ASK -> null;
+        };
+    }
+
+    private @Nullable Heard doubt(String text, boolean doubted) {
         Awaiting pending = run.awaiting();
-        Heard asks = doubted && pending != null ? walker.player().doubting(pending, text) : null;
-        return asks != null ? asks : request(ClauseActs.LIKELY);
+        return doubted && pending != null ? walker.player().doubting(pending, text) : null;
+    }
+
+    /** A request that is likelier than anything else; what cannot be undone is only offered. */
+    private @Nullable Heard wanted(Kind kind, String text) {
+        return switch (kind) {
+            case PERSON -> requests.meant(Standing.PERSON);
+            case BACK -> requests.meant(Standing.BACK);
+            case RECAP -> noted();
+            case RESTART, STOP -> asides.outWays();
+            case CHANGE -> run.facts.all().isEmpty() ? null : mend();
+            default -> Heard.of(new TalkMove.NotKnown(text, Finding.NOTHING, run.awaiting()), "", text);
+        };
+    }
+
+    private static Heard noted() {
+        return Heard.of(new TalkMove.TellNoted(), "recap", "what is noted");
+    }
+
+    /** What is to be changed is not said: it is asked. */
+    private static Heard mend() {
+        return Heard.of(new TalkMove.AskWhatToMend(), "wants to change something", "and does not say what");
     }
 
     /** Who greets, thanks, laughs or grumbles is met in a few words, and what is open is asked again. */
     @Nullable
     Heard social() {
-        return acts.surely(Act.SOCIAL) ? said(acts.kind(Act.SOCIAL)) : null;
+        return acts.leads(Act.SOCIAL) ? said(acts.kind(Act.SOCIAL)) : null;
     }
 
     private static Heard said(Kind kind) {

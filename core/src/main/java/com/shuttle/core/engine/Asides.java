@@ -158,6 +158,13 @@ final class Asides {
             }
             case TalkMove.Explain(Awaiting pending, String said) -> explain(pending, said);
             case TalkMove.Help(Awaiting pending, String said) -> help(pending, said);
+            case TalkMove.TakeAny(Awaiting pending, String said) -> {
+                if (pending.offers(Offers.SKIP)) {
+                    help(pending, said);
+                } else {
+                    goOn(pending, Phrasebook.NEAREST);
+                }
+            }
             case TalkMove.LeaveOpen(Wanted other, Awaiting pending) -> {
                 if (other.optional()) {
                     run.facts.leaveOut(other.variable());

@@ -33,7 +33,8 @@ final class ClauseActs {
     /** Of a message of which nothing is known. */
     static final ClauseActs UNKNOWN = new ClauseActs(List.of());
 
-    private static final double EVEN = 0.5;
+    /** From here on it is likelier than all else together. */
+    static final double EVEN = 0.5;
 
     /** From here on, where nothing else was understood. */
     static final double LIKELY = 0.6;
@@ -115,14 +116,57 @@ final class ClauseActs {
                 .orElse(0);
     }
 
-    /** Where a message of one clause, which nothing else was understood of, does this rather than anything else. */
-    boolean ratherThanAnything(Act act) {
-        return clauses.size() == 1 && clauses.getFirst().odds().act() == act && likeliest(act) >= EVEN;
+    /** What a message does as a whole: the mean of its clauses beside those that are only polite, by their length. */
+    Odds whole() {
+        List<Clause> matter = matter();
+        double length =
+                matter.stream().mapToInt(clause -> clause.words().length()).sum();
+        if (length == 0) {
+            return Odds.UNKNOWN;
+        }
+        double[] mean = new double[Kind.values().length];
+        for (Clause clause : matter) {
+            for (Kind kind : Kind.values()) {
+                mean[kind.ordinal()] += clause.odds().of(kind) * clause.words().length() / length;
+            }
+        }
+        return new Odds(mean);
+    }
+
+    /** Whether a message as a whole does this rather than anything else, at even odds or better. */
+    boolean leads(Act act) {
+        return whole().of(act) >= EVEN;
     }
 
     /** Where its clauses stand. */
     List<Span> spans() {
         return clauses.stream().map(Clause::span).toList();
+    }
+
+    /** Less likely than this a message asks for nothing, and is offered no answers. */
+    private static final double MAY_ASK = 0.3;
+
+    /** Whether a message may ask or want something that the knowledge could tell. */
+    boolean mayAsk() {
+        Odds odds = whole();
+        return !odds.known() || odds.of(Act.ASK) + odds.of(Act.REQUEST) >= MAY_ASK;
+    }
+
+    /** How likely words tell, mend or propose something; 0 where nothing is known. */
+    double gives(List<Span> words) {
+        Odds odds = at(words);
+        return odds.of(Act.GIVE) + odds.of(Act.CORRECT) + odds.of(Kind.GOAL);
+    }
+
+    /** Whether a message surely asks about the matter, and is no mere politeness that sounds like it. */
+    boolean asksSurelyOfTheMatter() {
+        return whole().of(Kind.KNOWLEDGE) >= SURE;
+    }
+
+    /** Whether a message asks about the matter rather than about what is asked of it. */
+    boolean asksOfTheMatter() {
+        Odds odds = whole();
+        return odds.of(Kind.KNOWLEDGE) > odds.of(Kind.THIS_QUESTION);
     }
 
     /** Stretches of a message that likely do this, each a clause. */

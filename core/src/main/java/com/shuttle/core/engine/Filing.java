@@ -6,6 +6,7 @@ import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Reader;
@@ -25,6 +26,9 @@ final class Filing {
     /** Less likely than this a clause tells nothing. */
     private static final double TELLS = 0.3;
 
+    /** What stands among other words is no value unless something is told with at least these odds. */
+    private static final double PART = 0.4;
+
     private final TurnRun run;
     private final Walker walker;
     private final ClauseActs acts;
@@ -41,6 +45,10 @@ final class Filing {
      */
     @Nullable
     Heard given(@Nullable Heard answer, String text) {
+        if (answer != null && answer.move() instanceof StepMove.TellWhy && acts.asksOfTheMatter()) {
+            // "What does it cost for five?" asks for more than why it is asked.
+            return null;
+        }
         if (answer == null || !answer.files() || !acts.known()) {
             return answer;
         }
@@ -48,12 +56,20 @@ final class Filing {
         if (takesAnyWords() || answer.strength() <= Strengths.NO_OPTION) {
             return acts.mayGive(words) && !isAddress(text) ? answer : null;
         }
-        boolean other =
-                acts.surely(Act.ASK, words) || acts.surely(Act.REQUEST, words) || acts.surely(Act.MENTION, words);
+        double gives = acts.gives(words);
         boolean guessed = answer.strength() < Strengths.ANSWER;
-        return guessed && (other || acts.surely(Act.SOCIAL, words)) || other && !Span.explains(text, words)
+        return guessed && gives < ClauseActs.EVEN
+                        || gives < PART && !Span.explains(text, words) && !isBesideQuestions(text, words)
                 ? null
                 : answer;
+    }
+
+    /** Whether words stand beside a message's questions and not within one, however it was cut. */
+    private static boolean isBesideQuestions(String text, List<Span> words) {
+        List<Span> asked =
+                Clauses.questions(text).stream().map(Clauses.Clause::span).toList();
+        return !asked.isEmpty()
+                && asked.stream().noneMatch(span -> words.stream().anyMatch(span::overlaps));
     }
 
     /** A no where yes or no is asked for: an answer that denies something in words that are not known for it; null for none. */

@@ -107,6 +107,7 @@ final class Listener {
         Claims claims = new Claims(text);
         acts = ClauseActs.of(run, Situations.of(run, walker), text);
         acts.trace(run);
+        run.asked.ofTheMatter(acts.asksSurelyOfTheMatter());
         byAct = new ActClaims(walker, requests, asides, acts);
         filing = new Filing(walker, acts);
         List<Span> facts = understood(claims, whole, text);
@@ -362,6 +363,8 @@ final class Listener {
             case null -> null;
             case Awaiting.Suggestion suggestion -> new Picks(walker).hearSuggestion(suggestion, text);
             case Awaiting.OpenQuestion open when flowOf(text) != null -> null;
+            // Who is only polite asks for nothing, unless the knowledge has something to say to it.
+            case Awaiting.OpenQuestion open when acts.leads(Act.SOCIAL) && !questions.known(text) -> null;
             case Awaiting awaiting
             when free() -> {
                 // What is kept whole is no longer in the places of what is read.

@@ -48,6 +48,9 @@ final class OwnBookings {
         }
         BookingFound[] own = run.ask(new Query.OwnBookings(run.visit().visitor()));
         boolean surely = acts.mean(Kind.BOOKING, ClauseActs.SURE);
+        if (own.length == 0 && acts.whole().kind() == Kind.RECAP) {
+            return null;
+        }
         if (own.length == 0 && !surely && (!BookingRequest.namesBooking(text) || questions.known(text))) {
             return null;
         }

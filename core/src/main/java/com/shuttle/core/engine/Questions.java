@@ -134,12 +134,12 @@ final class Questions {
             return null;
         }
         Heard several = several(text, pending, acts);
-        boolean asks = Words.looksLikeQuestion(text) || acts.surely(Act.ASK) || acts.ratherThanAnything(Act.ASK);
-        if (several == null && asked && !asks && acts.ratherThanAnything(Act.GIVE)) {
+        boolean asks = Words.looksLikeQuestion(text) || acts.surely(Act.ASK) || acts.leads(Act.ASK);
+        if (several == null && asked && !asks && acts.leads(Act.GIVE)) {
             // Whoever is asked for something and tells something asks for nothing, whatever is known of it.
             return null;
         }
-        return several != null ? several : single(text, pending, told, leads, asks);
+        return several != null ? several : single(text, pending, told, leads, asks, acts.mayAsk());
     }
 
     /** Questions in one message that are each surely known. */
@@ -152,7 +152,12 @@ final class Questions {
     }
 
     private @Nullable Heard single(
-            String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads, boolean asks) {
+            String text,
+            @Nullable Awaiting pending,
+            @Nullable List<Span> told,
+            boolean leads,
+            boolean asks,
+            boolean may) {
         boolean telling = told != null;
         if (told != null && !asks && !Weighing.say(text, Span.minus(Span.all(text), told))) {
             return null;
@@ -174,7 +179,7 @@ final class Questions {
                         : Heard.of(new TalkMove.Answer(text, finding, pending), "", text)
                                 .as(finding.confidence());
             case SUGGEST ->
-                (asks || !(pending instanceof Awaiting.Reply) && mayAsk(text)) && !leads
+                (asks || may && !(pending instanceof Awaiting.Reply) && mayAsk(text)) && !leads
                         ? Heard.of(new TalkMove.Suggest(text, finding, pending), "", text)
                                 .as(Strengths.SUGGESTED)
                         : null;

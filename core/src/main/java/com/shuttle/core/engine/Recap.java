@@ -22,6 +22,21 @@ final class Recap {
     }
 
     void say() {
+        tell();
+        walker.putAgain();
+    }
+
+    /** The same, and which of it is to be changed. */
+    void askWhatToMend() {
+        if (tell()) {
+            run.say(Phrasebook.WHAT_TO_CHANGE);
+        } else {
+            walker.putAgain();
+        }
+    }
+
+    /** Whether anything was told. */
+    private boolean tell() {
         Map<String, String> told = told();
         run.await(Questions.beneath(run.awaiting()));
         if (told.isEmpty()) {
@@ -35,7 +50,7 @@ final class Recap {
                     .append("**"));
             run.sayPrepared(list.toString(), List.of(), Look.PLAIN);
         }
-        walker.putAgain();
+        return !told.isEmpty();
     }
 
     /** What was asked for or chosen and is known, by what it is called; never what is secret. */

@@ -21,6 +21,7 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.listening.Completing;
+import com.shuttle.core.listening.Exchange;
 import com.shuttle.core.listening.Known;
 import com.shuttle.core.listening.Repair;
 import com.shuttle.core.listening.RepairReader;
@@ -37,6 +38,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -76,10 +78,7 @@ final class Repairs {
         double correcting = acts.correcting();
         Awaiting awaiting = run.awaiting();
         Slot pending = pending(awaiting);
-        List<Known> known = known(pending);
-        if (known.isEmpty()) {
-            return null;
-        }
+        List<Known> known = known(pending, run.playbook::slot);
         List<Slot> open = run.playbook.slots().stream()
                 .filter(slot -> !run.facts.knows(slot.name()))
                 .toList();
@@ -93,6 +92,10 @@ final class Repairs {
                 run.around().meaning()));
         if (repairs.size() == 1) {
             repairs.addAll(also(text, known, repairs.getFirst(), open, pending));
+        }
+        if (repairs.isEmpty() && correcting >= ClauseActs.EVEN) {
+            Exchange.read(text, known(pending, this::named), run.around().context())
+                    .ifPresent(repairs::add);
         }
         if (repairs.isEmpty() && new Redoing(walker, acts).choosing(text) == null) {
             implied(text, acts, pending).ifPresent(repairs::add);
@@ -179,7 +182,7 @@ final class Repairs {
         if (asked || text.endsWith("?") || open && !SETTLES.matcher(text).find()) {
             return null;
         }
-        List<Known> fitting = known(pending(run.awaiting())).stream()
+        List<Known> fitting = known(pending(run.awaiting()), run.playbook::slot).stream()
                 .filter(one -> tells(one.slot().type()) || one.slot().type() == ValueType.NUMBER)
                 .filter(one -> read(one.slot(), text) instanceof Reading.Given)
                 .toList();
@@ -297,17 +300,28 @@ final class Repairs {
         return wanted == null ? null : new Slot(wanted.variable(), wanted.called(), wanted.type(), wanted.options());
     }
 
-    /** What is known and not being asked for, what was answered last first. */
-    private List<Known> known(@Nullable Slot pending) {
+    /** What a variable is asked as, whatever its kind. */
+    private @Nullable Slot named(String variable) {
+        Wanted wanted = run.playbook.wanted(variable);
+        Slot slot = run.playbook.slot(variable);
+        return slot != null || wanted == null ? slot : Slot.of(wanted);
+    }
+
+    /**
+     * What is known and not being asked for, what was answered last first.
+     *
+     * @param as what a variable is looked for as; null where it is not
+     */
+    private List<Known> known(@Nullable Slot pending, Function<String, @Nullable Slot> as) {
         List<String> order = new ArrayList<>();
         run.trail.places().reversed().forEach(place -> order.addAll(variables(run.playbook.step(place))));
         order.addAll(List.copyOf(run.facts.all().keySet()).reversed());
         return order.stream()
                 .distinct()
-                .filter(name -> run.playbook.slot(name) != null
-                        && run.facts.knows(name)
+                .filter(name -> run.facts.knows(name)
+                        && as.apply(name) != null
                         && (pending == null || !pending.name().equals(name)))
-                .map(name -> new Known(requireNonNull(run.playbook.slot(name)), requireNonNull(run.facts.value(name))))
+                .map(name -> new Known(requireNonNull(as.apply(name)), requireNonNull(run.facts.value(name))))
                 .toList();
     }
 

@@ -95,6 +95,7 @@ final class Requests {
         switch (move) {
             case TalkMove.Grant(Standing request) -> grant(request);
             case TalkMove.TellNoted() -> new Recap(run, walker).say();
+            case TalkMove.AskWhatToMend() -> new Recap(run, walker).askWhatToMend();
             case TalkMove.SeeToBooking(BookingRequest wants, String said) ->
                 OwnBookingPlayer.begin(wants, said, walker);
             case TalkMove.Visit(Place flow) -> walker.visit(flow);

@@ -43,6 +43,12 @@ sealed interface TalkMove extends Move.OfTalk {
     /** Who does not know what is pending leaves it out, or is helped. */
     record Help(Awaiting pending, String said) implements OfVisitor {}
 
+    /** Who does not mind is told that any will do. */
+    record TakeAny(Awaiting pending, String said) implements OfVisitor {}
+
+    /** It is asked what is to be changed of what is noted. */
+    record AskWhatToMend() implements OfRequest {}
+
     /** Something else than what is pending stays open. */
     record LeaveOpen(Wanted other, Awaiting pending) implements OfVisitor {}
 

@@ -22,7 +22,7 @@ final class Samples {
 
     /** By manner: each file was written at another time, in another way. */
     static final List<String> FILES =
-            List.of("acts.jsonl", "acts-2.jsonl", "compound.jsonl", "manners.txt", "manners-2.txt");
+            List.of("acts.jsonl", "acts-2.jsonl", "compound.jsonl", "manners.txt", "manners-2.txt", "manners-3.txt");
 
     private static final JsonMapper JSON = JsonMapper.shared();
 

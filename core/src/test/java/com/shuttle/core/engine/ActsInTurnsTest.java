@@ -79,7 +79,7 @@ class ActsInTurnsTest {
 
     @Test
     void wordsThatMayBeTheAnswerAreAskedAbout() {
-        world.does("somebody calm", Kind.PERSON, 0.5);
+        world.does("somebody calm", Kind.PERSON, 0.4);
         atDay().says("12 May").says("no").says("somebody calm").hearsPart("somebody calm");
         assertThat(talk.state.variables()).doesNotContainKey("more");
         talk.says("yes").knows("more", "somebody calm");

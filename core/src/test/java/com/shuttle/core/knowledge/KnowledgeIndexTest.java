@@ -107,7 +107,7 @@ class KnowledgeIndexTest {
                 "A show. How many tickets would you like?|is there somewhere to park|parking",
             })
     void aQuestionIsCompletedByItsSubjectAsFarAsItSaysNothingItself(String about, String question, String ref) {
-        Finding finding = INDEX.ask(new Inquiry(List.of(question), about), AskedTables.NONE);
+        Finding finding = INDEX.ask(new Inquiry(List.of(question), about, false), AskedTables.NONE);
         assertThat(finding.matches().getFirst().ref()).isEqualTo(ref);
     }
 

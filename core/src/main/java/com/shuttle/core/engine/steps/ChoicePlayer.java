@@ -1,5 +1,7 @@
 package com.shuttle.core.engine.steps;
 
+import static java.util.Objects.requireNonNull;
+
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Look;
 import com.shuttle.core.conversation.Message.Offer;
@@ -18,6 +20,7 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.BareValue;
 import com.shuttle.core.reading.Finder;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
@@ -186,6 +189,7 @@ final class ChoicePlayer extends Player {
         boolean mayMean = !Words.looksLikeQuestion(said)
                 && Words.of(Words.readable(said)).size() <= MOST_WORDS
                 && !leadsOn
+                && BareValue.of(said, run.around().context()) == BareValue.NONE
                 && givenAway.of(said, List.of(step.variable())).isEmpty();
         return switch (OptionMatcher.match(
                 said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
@@ -225,6 +229,19 @@ final class ChoicePlayer extends Player {
         };
     }
 
+    /** None of what is offered: the way for something else, or all of it once more. */
+    private void refused() {
+        run.trace("refused", step.name());
+        if (step.exit(Choice.OTHERWISE.id()) != null) {
+            course.leave(step, Choice.OTHERWISE);
+        } else if (step.many()) {
+            pick(requireNonNull(run.awaiting()), List.of());
+        } else {
+            run.say(Phrasebook.NONE_FITS);
+            course.putAgain();
+        }
+    }
+
     /** Asks which of some is meant; what is said next is about these. */
     private void which(List<Option> options, int tries) {
         List<Offer> narrower = Offers.of(options);
@@ -243,6 +260,11 @@ final class ChoicePlayer extends Player {
                 .of(OptionsSaid.without(text, offered), List.of(step.variable()))
                 .size();
         return told >= needed ? said.wanted().getFirst() : null;
+    }
+
+    @Override
+    public @Nullable Heard refusing(Awaiting awaiting) {
+        return awaiting instanceof Awaiting.Pick ? Heard.of(new StepMove.Refuse()) : null;
     }
 
     private Heard picked(Awaiting.Pick pick, Option option, String by, String text) {
@@ -269,6 +291,7 @@ final class ChoicePlayer extends Player {
                 }
                 pick(offered, ids);
             }
+            case StepMove.Refuse() -> refused();
             case StepMove.Narrow(List<Option> options, int tries) -> which(options, tries);
             case StepMove.Otherwise(String said) -> {
                 run.open(said);

@@ -13,6 +13,8 @@ public final class AskedBefore {
     /** How many of them are of earlier turns. */
     private int earlier;
 
+    private boolean matter;
+
     AskedBefore(List<String> questions) {
         this.questions = new ArrayList<>(questions);
         this.earlier = questions.size();
@@ -47,5 +49,15 @@ public final class AskedBefore {
 
     List<String> all() {
         return List.copyOf(questions);
+    }
+
+    /** What is asked now is known to be about the matter, or may be only polite. */
+    public void ofTheMatter(boolean surely) {
+        matter = surely;
+    }
+
+    /** Whether what is asked now is surely about the matter. */
+    public boolean ofTheMatter() {
+        return matter;
     }
 }

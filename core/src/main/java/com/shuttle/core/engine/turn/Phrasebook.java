@@ -38,6 +38,8 @@ public final class Phrasebook {
     public static final String WHICH_DAY = "Which day would that be? A date such as 12 June is enough.";
     public static final String NOTED_BESIDES = "Thank you, I pass that on.";
     public static final String NEAREST = "Take whatever comes nearest; it can be changed later.";
+    public static final String NONE_FITS =
+            "If none of these fits, take what comes nearest, or say “person” and I'll get somebody for you.";
     public static final String LEFT_OPEN = "That's all right, we leave that open.";
     public static final String SORRY =
             "I'm sorry, this isn't going well. Say “person” at any time, and I'll get somebody for you.";

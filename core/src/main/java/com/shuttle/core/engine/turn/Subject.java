@@ -21,7 +21,7 @@ public final class Subject {
 
     /** A question that is put where the conversation stands. @param turns as {@link Inquiry#turns} */
     public static Inquiry inquiry(TurnRun run, List<String> turns) {
-        return new Inquiry(turns, of(run));
+        return new Inquiry(turns, of(run), run.asked.ofTheMatter());
     }
 
     private static String of(TurnRun run) {
