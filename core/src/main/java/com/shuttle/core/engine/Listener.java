@@ -4,13 +4,11 @@ import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.acts.Act;
 import com.shuttle.core.conversation.Awaiting;
-import com.shuttle.core.conversation.Message.Offer;
 import com.shuttle.core.conversation.Place;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
-import com.shuttle.core.engine.turn.Move;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
@@ -43,9 +41,6 @@ final class Listener {
     private static final List<Source> MAIN =
             List.of(Source.ANSWER, Source.FLOW, Source.QUESTION, Source.MOOD, Source.VALUE, Source.STANDING);
 
-    /** Cosine from which an option says what a request says. */
-    private static final double SAYS_THE_SAME = 0.55;
-
     /** A figure, which is the place of an option where options are offered. */
     private static final Pattern PLACE = Pattern.compile("[\\s.,;!)]*+\\d{1,2}[\\s.,;!)]*+");
 
@@ -56,6 +51,7 @@ final class Listener {
     private final GivenAway givenAway;
     private final Asides asides;
     private final Questions questions;
+    private final Performer performer;
     private ClauseActs acts = ClauseActs.UNKNOWN;
     private ActClaims byAct;
     private Filing filing;
@@ -70,12 +66,13 @@ final class Listener {
         this.givenAway = new GivenAway(run);
         this.questions = new Questions(walker);
         this.asides = new Asides(walker, repairs, givenAway);
+        this.performer = new Performer(walker, requests, asides, questions, repairs, givenAway);
         this.byAct = new ActClaims(walker, requests, asides, acts);
         this.filing = new Filing(walker, acts);
     }
 
     void take(String text) {
-        Heard offered = offeredByName(Words.readable(text));
+        Heard offered = new Picks(walker).byLabel(Words.readable(text));
         if (offered != null) {
             act(offered);
             return;
@@ -84,21 +81,6 @@ final class Listener {
             run.await(null);
         }
         listen(text);
-    }
-
-    /** An option's own label goes before everything, lest an option "Stop" could not be typed. */
-    private @Nullable Heard offeredByName(String text) {
-        Awaiting awaiting = run.awaiting();
-        String normal = Words.normal(text);
-        if (awaiting == null || normal.isEmpty()) {
-            return null;
-        }
-        for (Offer offer : awaiting.offers()) {
-            if (offer.link().isBlank() && Words.normal(offer.label()).equals(normal)) {
-                return picked(offer, "by its label");
-            }
-        }
-        return null;
     }
 
     /** A step may keep the whole text as its answer; all else looks at what is readable of it. */
@@ -141,7 +123,7 @@ final class Listener {
     private List<Span> understood(Claims claims, String typed, String text) {
         Heard standing = requests.standing(text);
         boolean whole = standing != null && standing.words().isEmpty();
-        Heard option = whole || requests.call(text) != null ? optionOf(text) : null;
+        Heard option = whole || requests.call(text) != null ? new Picks(walker).byMeaning(text) : null;
         if (option != null || whole) {
             claims.add(option == null ? Source.STANDING : Source.ANSWER, option == null ? standing : option, List.of());
             return List.of();
@@ -191,32 +173,6 @@ final class Listener {
                         .as(Strengths.TOLD),
                 isPlaced(given, text) ? List.of() : Span.all(text)));
         return facts;
-    }
-
-    /** A request that an option says just as well is that option: "Call me back" is the designer's own way to a person. */
-    private @Nullable Heard optionOf(String text) {
-        List<Offer> offers = run.awaiting() instanceof Awaiting.Pick pick
-                ? pick.offers().stream()
-                        .filter(offer -> offer.link().isBlank()
-                                && Words.of(offer.label()).size() > 1)
-                        .toList()
-                : List.of();
-        double[] near = run.around()
-                .meaning()
-                .nearness(text, offers.stream().map(Offer::label).toList());
-        int best = -1;
-        for (int i = 0; i < near.length; i++) {
-            best = near[i] >= SAYS_THE_SAME && (best < 0 || near[i] > near[best]) ? i : best;
-        }
-        if (best < 0) {
-            return null;
-        }
-        return picked(offers.get(best), "by meaning");
-    }
-
-    private static Heard picked(Offer offer, String by) {
-        return Heard.of(
-                new TalkMove.Pick(List.of(offer.id())), "answer to the choice", "“" + offer.label() + "” " + by);
     }
 
     /** Whether it is known which words of a message a value was read from; otherwise it is in nobody's way. */
@@ -322,31 +278,7 @@ final class Listener {
         if (!heard.rule().isEmpty()) {
             run.trace(heard.rule(), heard.detail());
         }
-        perform(heard.move());
-    }
-
-    /** What belongs to a step is done by its player, all else by whoever proposed it. */
-    private void perform(Move move) {
-        switch (move) {
-            case Move.OfStep step -> walker.player().perform(step);
-            case Move.Resume(Awaiting before, Move.OfStep then) -> {
-                run.await(before);
-                walker.player().perform(then);
-            }
-            case Move.OfTalk talk -> perform((TalkMove) talk);
-        }
-    }
-
-    private void perform(TalkMove talk) {
-        switch (talk) {
-            case TalkMove.OfRequest request -> requests.perform(request);
-            case TalkMove.OfVisitor visitor -> asides.perform(visitor);
-            case TalkMove.OfKnowledge knowledge -> questions.perform(knowledge);
-            case TalkMove.OfPast past -> new Redoing(walker, acts).perform(past);
-            case TalkMove.OfOffer offer -> new Picks(walker).perform(offer);
-            case TalkMove.Mend mend -> repairs.perform(mend);
-            case TalkMove.Keep(String variable, Reading.Given given) -> givenAway.keep(Map.of(variable, given));
-        }
+        performer.perform(heard.move());
     }
 
     // The answer

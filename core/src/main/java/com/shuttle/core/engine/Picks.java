@@ -30,6 +30,9 @@ final class Picks {
             "\\W*(?:yes|yep|yeah|yup|sure|right|exactly|correct|that one)(?: please| that one)?\\W*",
             Pattern.CASE_INSENSITIVE);
 
+    /** Cosine from which an option says what a request says. */
+    private static final double SAYS_THE_SAME = 0.55;
+
     private final Walker walker;
     private final TurnRun run;
 
@@ -79,6 +82,49 @@ final class Picks {
         } else {
             walker.player().suggested(none);
         }
+    }
+
+    /** An option's own label goes before everything, lest an option "Stop" could not be typed. */
+    @Nullable
+    Heard byLabel(String text) {
+        Awaiting awaiting = run.awaiting();
+        String normal = Words.normal(text);
+        if (awaiting == null || normal.isEmpty()) {
+            return null;
+        }
+        for (Offer offer : awaiting.offers()) {
+            if (offer.link().isBlank() && Words.normal(offer.label()).equals(normal)) {
+                return picked(offer, "by its label");
+            }
+        }
+        return null;
+    }
+
+    /** A request that an option says just as well is that option: "Call me back" is the designer's own way to a person. */
+    @Nullable
+    Heard byMeaning(String text) {
+        List<Offer> offers = run.awaiting() instanceof Awaiting.Pick pick
+                ? pick.offers().stream()
+                        .filter(offer -> offer.link().isBlank()
+                                && Words.of(offer.label()).size() > 1)
+                        .toList()
+                : List.of();
+        double[] near = run.around()
+                .meaning()
+                .nearness(text, offers.stream().map(Offer::label).toList());
+        int best = -1;
+        for (int i = 0; i < near.length; i++) {
+            best = near[i] >= SAYS_THE_SAME && (best < 0 || near[i] > near[best]) ? i : best;
+        }
+        if (best < 0) {
+            return null;
+        }
+        return picked(offers.get(best), "by meaning");
+    }
+
+    private static Heard picked(Offer offer, String by) {
+        return Heard.of(
+                new TalkMove.Pick(List.of(offer.id())), "answer to the choice", "“" + offer.label() + "” " + by);
     }
 
     void perform(TalkMove.OfOffer move) {

@@ -15,18 +15,11 @@ import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Interview;
-import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
-import com.shuttle.core.listening.Clauses;
-import com.shuttle.core.listening.Span;
-import com.shuttle.core.reading.Reader;
-import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
-import com.shuttle.core.reading.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -40,13 +33,11 @@ final class InterviewPlayer extends Player {
 
     private final Interview step;
     private final Asking asking;
-    private final FactChanges changes;
 
     InterviewPlayer(Interview step, Course course) {
         super(course);
         this.step = step;
         this.asking = new Asking(run);
-        this.changes = new FactChanges(run);
     }
 
     /** Begins, or takes up again after leaving. */
@@ -91,7 +82,7 @@ final class InterviewPlayer extends Player {
         return fit;
     }
 
-    private List<Fact> missing() {
+    List<Fact> missing() {
         return step.facts().stream()
                 .filter(fact ->
                         !run.facts.knows(fact.variable()) && !(fact.optional() && run.facts.wasLeft(fact.variable())))
@@ -155,7 +146,7 @@ final class InterviewPlayer extends Player {
     @Override
     public @Nullable Heard hear(Awaiting awaiting, String text) {
         return switch (awaiting) {
-            case Awaiting.Facts asked -> hearFacts(asked, text);
+            case Awaiting.Facts asked -> new InterviewHearing(this, step).hear(asked, text);
             case Awaiting.Which which -> {
                 Fact fact = which.resumes() instanceof Awaiting.Facts asked ? only(asked) : null;
                 Value value = fact == null ? null : asking.chosen(which, fact, text);
@@ -165,106 +156,6 @@ final class InterviewPlayer extends Player {
             }
             default -> null;
         };
-    }
-
-    private @Nullable Heard hearFacts(Awaiting.Facts asked, String text) {
-        if (InterviewWords.declines(text)) {
-            return Heard.of(new StepMove.Decline(), "declined", step.name());
-        }
-        Heard heard = asked.facts().isEmpty() ? hearAtReadBack(text) : hearAnswer(asked, text);
-        return heard == null && Reader.reply(ValueType.EMAIL, text, run.around().context()) instanceof Reading.AskedBack
-                ? Heard.of(new StepMove.TellWhy(), "asked back", "")
-                : heard;
-    }
-
-    private @Nullable Heard hearAnswer(Awaiting.Facts asked, String text) {
-        Fact only = only(asked);
-        Map<Fact, Value> given = new LinkedHashMap<>();
-        boolean all = false;
-        if (only != null) {
-            if (asking.saysOnlyYes(only, text)) {
-                return Heard.of(new StepMove.AskWhat());
-            }
-            switch (asking.read(only, text)) {
-                case Reading.Given(Value value, int start, int end) -> {
-                    given.put(only, value);
-                    all = end - start > text.length() / 2;
-                }
-                case Reading.Unclear(List<Value> values, int start, int end) -> {
-                    return Heard.of(new StepMove.AskWhich(values, asked));
-                }
-                case Reading.Refused() -> {
-                    return Heard.of(new StepMove.Refuse());
-                }
-                case Reading.AskedBack() -> {
-                    return null;
-                }
-                case Reading.Nothing() -> {}
-            }
-        }
-        boolean free = only != null && only.type().free();
-        if (!free) {
-            Map<Fact, Value> others = several(text);
-            boolean lower = text.equals(text.toLowerCase(Locale.ROOT));
-            if (all
-                    && lower
-                    && only != null
-                    && FactChanges.takesAnyWords(only.type())
-                    && !others.keySet().equals(given.keySet())) {
-                // "Own sandwiches" says something of lunch, and is no school.
-                others.keySet().stream()
-                        .filter(fact -> fact != only)
-                        .findFirst()
-                        .ifPresent(fact -> given.remove(only));
-            }
-            others.forEach(given::putIfAbsent);
-        }
-        if (!free || FactChanges.orders(text) || FactChanges.mends(text)) {
-            Map<Fact, Value> changed = changes.changes(step, text, given.isEmpty());
-            if (!changed.isEmpty() && only != null && all && FactChanges.takesAnyWords(only.type())) {
-                // "Change the date to 7 May" is no name of a school.
-                given.remove(only);
-            }
-            given.putAll(changed);
-        }
-        if (!given.isEmpty()) {
-            return beside(text, Heard.of(new StepMove.Give(named(given), text)).filing());
-        }
-        Fact unclear = free ? null : changes.unclear(missing(), text);
-        if (unclear != null) {
-            Awaiting.Facts one = new Awaiting.Facts(unclear.type(), Offers.of(unclear), 0, List.of(unclear.variable()));
-            return Heard.of(new StepMove.AskWhich(changes.choices(unclear, text), one));
-        }
-        if (only != null) {
-            return only.optional() && saysNo(text) ? Heard.of(new StepMove.LeaveOut(only.variable())) : null;
-        }
-        return Reader.reply(ValueType.PERSON_NAME, text, run.around().context()) instanceof Reading.Refused
-                ? Heard.of(new StepMove.Refuse())
-                : null;
-    }
-
-    private @Nullable Heard hearAtReadBack(String text) {
-        Map<Fact, Value> changed = changes.changes(step, text, true);
-        if (!changed.isEmpty()) {
-            Map<String, Value> named = named(changed);
-            return beside(text, Heard.of(new StepMove.Give(named, ""), "changed", String.join(", ", named.keySet())));
-        }
-        Boolean right =
-                Words.looksLikeQuestion(text) ? null : InterviewWords.approves(text) ? Boolean.TRUE : yesOrNo(text);
-        return right == null ? null : Heard.of(new StepMove.Approve(right));
-    }
-
-    /** What is heard of the whole of a message but its questions. */
-    private static Heard beside(String text, Heard heard) {
-        List<Span> asked =
-                Clauses.questions(text).stream().map(Clauses.Clause::span).toList();
-        return asked.isEmpty() ? heard : heard.of(Span.minus(Span.all(text), asked));
-    }
-
-    private static Map<String, Value> named(Map<Fact, Value> values) {
-        Map<String, Value> named = new LinkedHashMap<>();
-        values.forEach((fact, value) -> named.put(fact.variable(), value));
-        return named;
     }
 
     private Map<Fact, Value> facts(Map<String, Value> named) {
@@ -396,22 +287,14 @@ final class InterviewPlayer extends Player {
     }
 
     /** The fact being asked for alone; null for several or none. */
-    private @Nullable Fact only(Awaiting.Facts asked) {
+    @Nullable
+    Fact only(Awaiting.Facts asked) {
         return asked.facts().size() != 1
                 ? null
                 : step.facts().stream()
                         .filter(fact -> fact.variable().equals(asked.facts().getFirst()))
                         .findFirst()
                         .orElse(null);
-    }
-
-    /** Facts not yet known that the message gives. */
-    private Map<Fact, Value> several(String text) {
-        return changes.read(
-                step.facts().stream()
-                        .filter(fact -> !run.facts.knows(fact.variable()))
-                        .toList(),
-                text);
     }
 
     @Override
