@@ -273,13 +273,18 @@ final class ChoicePlayer extends Player {
     }
 
     /**
-     * Where a message names options; none where it only counts to one or means it.
+     * Where a message names options; where it only counts to one or means it, what stands beside its questions, and
+     * none for all of it.
      *
      * @param any whether also those that are ruled out do
      */
     private static List<Span> named(String text, List<Option> offered, boolean any) {
-        boolean names = any || !OptionsSaid.of(text, offered).wanted().isEmpty();
-        return names ? Span.taken(text, OptionsSaid.without(text, offered)) : List.of();
+        if (any || !OptionsSaid.of(text, offered).wanted().isEmpty()) {
+            return Span.taken(text, OptionsSaid.without(text, offered));
+        }
+        List<Span> asked =
+                Clauses.questions(text).stream().map(Clauses.Clause::span).toList();
+        return asked.isEmpty() ? List.of() : Span.minus(Span.all(text), asked);
     }
 
     @Override
