@@ -177,4 +177,41 @@ class ActsInTurnsTest {
         atDay().says("12 May").says("no").says("01632 960 555");
         assertThat(talk.state.variables()).doesNotContainKey("more");
     }
+
+    @Test
+    void whoRefusesAllThatIsOfferedIsToldTheWaysOn() {
+        Flow offers = flow("main")
+                .choice("c", "Which boat?", "Canoe", "c", "Punt", "c")
+                .build();
+        FakeWorld there = new FakeWorld().does("neither", Kind.REFUSE, 0.7);
+        Talk.with(there, offers)
+                .says("neither of that sort really")
+                .hearsPart("If none of these fits")
+                .hearsPart("Which boat?");
+    }
+
+    @Test
+    void whoDoesNotMindIsToldThatAnyWillDo() {
+        world.does("suits you", Kind.ANY, 0.6);
+        atDay().says("whatever suits you lot best").tookBy("does not mind").hearsPart("Which day?");
+    }
+
+    @Test
+    void whoWantsToChangeSomethingIsAskedWhat() {
+        world.does("not as it was", Kind.CHANGE, 0.7);
+        atDay().says("it is not as it was").hearsPart("24").hearsPart("What should I change?");
+        assertThat(stands()).isEqualTo("d");
+    }
+
+    @Test
+    void whatCannotBeUndoneIsOnlyOffered() {
+        world.does("clean sheet", Kind.RESTART, 0.7);
+        atDay().says("clean sheet if you would").hearsPart("start again").knows("name", "Dana Whitlow");
+    }
+
+    @Test
+    void aQuestionAboutTheMatterIsNoneAboutTheQuestion() {
+        world.does("need five", Kind.KNOWLEDGE, 0.9).knows("five", "Five are fine.", 0.9);
+        talk.says("why would we need five people").hearsPart("Five are fine.").hearsPart("Name?");
+    }
 }
