@@ -316,11 +316,10 @@ final class ChoicePlayer extends Player {
         if (!(reading instanceof Reading.Given(Value.Many(List<String> labels), int start, int end))) {
             return null;
         }
-        List<String> ids = offered.stream()
-                .filter(option -> labels.contains(option.label()))
-                .map(Option::id)
-                .toList();
-        return Heard.of(new StepMove.Pick(pick, ids, ""), "answer to the choice", String.join(", ", labels))
+        return Heard.of(
+                        new StepMove.Pick(pick, ids(pick.offers(), labels), ""),
+                        "answer to the choice",
+                        String.join(", ", labels))
                 .filing()
                 .of(named(text, offered, false));
     }
