@@ -8,6 +8,7 @@ import com.shuttle.bots.Draft;
 import com.shuttle.bots.Note;
 import com.shuttle.bots.NoteService;
 import com.shuttle.channels.Channels;
+import com.shuttle.core.acts.Act;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.edit.Edit;
 import com.shuttle.core.edit.Edited;
@@ -312,6 +313,7 @@ class FlowController {
                         new ScriptView.Around(
                                 names, references.all(), !channels.of(id).isEmpty())));
         model.addAttribute("kinds", Kinds.listed());
+        model.addAttribute("acts", Act.values());
         model.addAttribute("blanks", templates.blanks(id));
         Map<String, ValueType> variables = new TreeMap<>(new Playbook(bots.draftRelease(bots.bot(id))).variables());
         variables.putAll(Expressions.SYSTEM);

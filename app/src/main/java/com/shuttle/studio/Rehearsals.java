@@ -52,6 +52,9 @@ class Rehearsals {
     /** A turn that sends more errands than this, one after the other, is shown as it is. */
     private static final int MOST_ERRANDS = 5;
 
+    /** So many clauses of a rehearsal are kept to be marked. */
+    private static final int MOST_CLAUSES = 500;
+
     /**
      * @param calendar what it has booked so far
      * @param clauses  that the visitor said, in their order
@@ -147,6 +150,7 @@ class Rehearsals {
         Instant now = now(playbook, scene.day());
         Outside.Watch watch = outside.watch(bot.id(), scene.mode(), rehearsal.calendar(), now);
         Turn turn = play(playbook, rehearsal.state(), event, watch, now);
+        List<Outside.Clause> said = rehearsal.clauses().size() < MOST_CLAUSES ? watch.clauses() : List.of();
         if (turn instanceof Turn.Taken taken) {
             open.put(
                     id,
@@ -154,10 +158,10 @@ class Rehearsals {
                             bot.id(),
                             taken.state(),
                             rehearsal.calendar().after(taken.effects()),
-                            both(rehearsal.clauses(), watch.clauses())));
+                            both(rehearsal.clauses(), said)));
         }
         SequencedMap<Integer, Outside.Clause> clauses = new LinkedHashMap<>();
-        watch.clauses().forEach(clause -> clauses.put(rehearsal.clauses().size() + clauses.size(), clause));
+        said.forEach(clause -> clauses.put(rehearsal.clauses().size() + clauses.size(), clause));
         return new Played(id, turn, watch.seen(), clauses);
     }
 

@@ -1,5 +1,8 @@
 package com.shuttle.core.acts;
 
+import java.util.Arrays;
+import java.util.List;
+
 /** What a clause of a message does. */
 public enum Act {
     /** Answers what is asked, tells something else that is wanted, agrees or denies. */
@@ -23,6 +26,11 @@ public enum Act {
 
     Act(String label) {
         this.label = label;
+    }
+
+    /** The finer kinds of it, in their order. */
+    public List<Kind> kinds() {
+        return Arrays.stream(Kind.values()).filter(kind -> kind.act() == this).toList();
     }
 
     /** What somebody who does it is said to do. */

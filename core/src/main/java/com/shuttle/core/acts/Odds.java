@@ -56,8 +56,7 @@ public record Odds(double[] kinds) {
 
     /** The likeliest kind of an act. */
     public Kind kind(Act act) {
-        return best(
-                Arrays.stream(Kind.values()).filter(kind -> kind.act() == act).toList(), this::of);
+        return best(act.kinds(), this::of);
     }
 
     /** The likeliest kind of the likeliest act. */

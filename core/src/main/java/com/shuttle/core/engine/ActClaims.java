@@ -162,13 +162,11 @@ final class ActClaims {
         return doubted && pending != null ? walker.player().doubting(pending, text) : null;
     }
 
-    /** A request that is likelier than anything else; what cannot be undone is only offered. */
+    /** A request that is likelier than anything else, and not likely enough to be granted; what leads elsewhere is only offered. */
     private @Nullable Heard wanted(Kind kind, String text) {
         return switch (kind) {
-            case PERSON -> requests.meant(Standing.PERSON);
-            case BACK -> requests.meant(Standing.BACK);
+            case PERSON, BACK, RESTART, STOP -> asides.outWays();
             case RECAP -> noted();
-            case RESTART, STOP -> asides.outWays();
             case CHANGE -> run.facts.all().isEmpty() ? null : mend();
             default -> Heard.of(new TalkMove.NotKnown(text, Finding.NOTHING, run.awaiting()), "", text);
         };

@@ -65,7 +65,7 @@ enum Standing {
 
     /** Somebody is in need. */
     private static final Finder IN_NEED = Finder.ofExactly(
-            "\\b(?:emergency|ambulance|(?:someone|somebody|he|she|man|woman|lady|guy|person|visitor|guest|friend)(?:'s| is| has| just| been)* (?:fainted|collapsed|passed out|choking|bleeding|unconscious|fallen|having a (?:fit|seizure|stroke))|(?:is|am|are|got|been) (?:injured|bleeding|unconscious|collapsed)|(?:i|we|they|he|she|someone|somebody|man|woman|child|kid|son|daughter|boy|girl|person|people|friend|mum|dad)(?:'m|'re|'s| am| are| is| got| been| has| have)* (?:stuck|trapped)|(?:is|are) on fire"
+            "\\b(?:emergency|ambulance|(?:someone|somebody|he|she|man|woman|lady|guy|person|visitor|guest|friend)(?:'s| is| has| just| been)* (?:fainted|collapsed|passed out|choking|bleeding|unconscious|fallen|having a (?:fit|seizure|stroke))|(?:is|am|are|got|been) (?:injured|bleeding|unconscious|collapsed)|(?:i|we|they|he|she|someone|somebody|man|woman|child|kid|son|daughter|boy|girl|person|people|friend|mum|dad)(?:'m|'re|'s| am| are| is| got| been| has| have)* (?:trapped|stuck (?:in|inside|under)(?! (?:(?:a|the) )?(?:traffic|queue|jam|form)))|(?:is|are) on fire"
                     + "|locked (?:in|out)|can'?t get out|not breathing|heart attack|call the police|(?:kid|child|son|daughter|boy|girl|baby|mum|dad|wife|husband)s? (?:is|are|has|have|got|went|gone|fell|was)? ?(?:been |gone |got )?(?:lost|missing|fallen|hurt|fainted)|(?:lost|can'?t find) (?:my|our) (?:kid|child|son|daughter|boy|girl|baby|mum|dad)|fell (?:down|off|over)|broke (?:my|his|her) (?:leg|arm|ankle))\\b");
 
     /** Who wants to be rung up wants a person. */

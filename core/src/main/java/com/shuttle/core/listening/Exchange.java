@@ -182,27 +182,26 @@ public final class Exchange {
 
     /** The longest run of words that are not only around a value, the last of several; empty where that is no value. */
     private static String content(String rest) {
-        String best = "";
+        List<Span> best = List.of();
         List<Span> run = new ArrayList<>();
-        for (Span word : words(rest + " the")) {
-            boolean around = word.end() > rest.length()
-                    || AROUND.contains(rest.substring(word.start(), word.end())
-                            .toLowerCase(Locale.ROOT)
-                            .replace('’', '\''));
-            boolean parted = !run.isEmpty()
-                    && rest.substring(run.getLast().end(), Math.min(word.start(), rest.length()))
-                            .chars()
-                            .anyMatch(c -> ",.;:!?".indexOf(c) >= 0);
-            if ((around || parted) && !run.isEmpty()) {
-                String words =
-                        rest.substring(run.getFirst().start(), run.getLast().end());
-                best = run.size() <= MOST_WORDS && run.size() >= Words.of(best).size() ? words : best;
-                run.clear();
+        for (Span word : words(rest)) {
+            if (!run.isEmpty() && isParted(rest, run.getLast(), word)) {
+                run = new ArrayList<>();
             }
-            if (!around) {
+            if (AROUND.contains(
+                    Words.fold(rest.substring(word.start(), word.end())).replace('’', '\''))) {
+                run = new ArrayList<>();
+            } else {
                 run.add(word);
+                best = run.size() >= best.size() ? run : best;
             }
         }
-        return best;
+        return best.isEmpty() || best.size() > MOST_WORDS
+                ? ""
+                : rest.substring(best.getFirst().start(), best.getLast().end());
+    }
+
+    private static boolean isParted(String text, Span before, Span after) {
+        return text.substring(before.end(), after.start()).chars().anyMatch(c -> ",.;:!?".indexOf(c) >= 0);
     }
 }

@@ -177,6 +177,8 @@ class HandoffTest {
                 "someone is bleeding in the car park",
                 "my son has fallen and broke his arm",
                 "hi, we are locked in, the door won't open!",
+                "a child is stuck in the lift",
+                "I'm trapped under the dome",
                 "the shed is on fire"
             })
     void whoeverIsInNeedIsToldTheEmergencyNumberFirst(String words) {
@@ -184,6 +186,12 @@ class HandoffTest {
         assertThat(talk.heard.getFirst()).contains("112");
         assertThat(talk.state.speaker()).isEqualTo(Speaker.QUEUED);
         assertThat(talk.says(words).heard.getFirst()).as("while waiting, too").contains("112");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"the focus knob is stuck", "I'm stuck on this question", "we are stuck in traffic"})
+    void aThingThatIsStuckIsNoEmergency(String words) {
+        assertThat(atName().says(words).heard).noneMatch(said -> said.contains("112"));
     }
 
     @ParameterizedTest
