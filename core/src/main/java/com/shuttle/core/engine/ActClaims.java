@@ -138,6 +138,12 @@ final class ActClaims {
         }
         Odds odds = acts.whole();
         Act act = odds.act();
+        boolean mayMean =
+                act == Act.GIVE || act == Act.MENTION && odds.of(act) < ClauseActs.SURE || odds.kind() == Kind.GOAL;
+        Heard near = mayMean ? near(text) : null;
+        if (near != null) {
+            return near;
+        }
         if (doubted && (act == Act.GIVE || odds.of(act) < DOUBT)) {
             return doubt(text, true);
         }
@@ -155,6 +161,11 @@ final class ActClaims {
                         : null;
             case ASK -> null;
         };
+    }
+
+    /** What is told where options are offered may mean one of them: it is asked which. */
+    private @Nullable Heard near(String text) {
+        return run.awaiting() instanceof Awaiting.Pick ? doubt(text, true) : null;
     }
 
     private @Nullable Heard doubt(String text, boolean doubted) {

@@ -7,6 +7,7 @@ import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.knowledge.Tongue;
 import com.shuttle.core.listening.Moods;
@@ -118,7 +119,7 @@ final class Asides {
             Pattern.compile("\\W*(?:and|or|what about|how about)\\s.*", Pattern.CASE_INSENSITIVE);
 
     /** "And on sundays" after a question was answered asks the same of something else, where no value is awaited. */
-    private boolean goesOnAsking(String text) {
+    boolean goesOnAsking(String text) {
         Awaiting pending = Questions.beneath(run.awaiting());
         boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
         return !asked
@@ -209,9 +210,20 @@ final class Asides {
             new Picks(walker).pick(List.of(Offers.SKIP));
         } else if (pending instanceof Awaiting.Pick) {
             goOn(pending.onceMore(), Phrasebook.NEAREST);
+        } else if (pending.tries() == 0 && isFigure(pending.type())) {
+            goOn(pending.onceMore(), Phrasebook.NEAREST);
         } else {
             repairs.notUnderstood(said);
         }
+    }
+
+    /** Whether something near would do. */
+    private static boolean isFigure(@Nullable ValueType type) {
+        return type != null
+                && switch (type) {
+                    case NUMBER, MONEY, DATE, TIME, DATE_TIME -> true;
+                    default -> false;
+                };
     }
 
     private void put(TalkMove.PutStray stray) {

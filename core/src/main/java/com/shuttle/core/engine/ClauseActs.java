@@ -214,6 +214,17 @@ final class ClauseActs {
         return !known() || of(Act.GIVE, words) >= EVEN;
     }
 
+    /** Whether a message as a whole tells something that is not what is asked. */
+    boolean tell() {
+        return whole().of(Kind.TELL) >= EVEN;
+    }
+
+    /** Whether words likely tell of something, whatever for: where somebody is to say something in their own words. */
+    boolean tellsOf(List<Span> words) {
+        Odds odds = at(words);
+        return known() && odds.of(Act.GIVE) + odds.of(Act.MENTION) + odds.of(Kind.CHAT) >= LIKELY;
+    }
+
     /** How likely a message changes something that was said before; -1 where nothing is known. */
     double correcting() {
         return known() ? likeliest(Act.CORRECT) : -1;

@@ -1,12 +1,14 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.acts.Act;
+import com.shuttle.core.acts.Kind;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.listening.Clauses;
+import com.shuttle.core.listening.Moods;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.Reader;
@@ -53,8 +55,17 @@ final class Filing {
             return answer;
         }
         List<Span> words = answer.in(text);
+        if (answer.move() instanceof StepMove.Take(Value.YesNo(boolean yes))
+                && !yes
+                && Moods.wantsOut(text)
+                && acts.mean(Kind.STOP, ClauseActs.LIKELY)) {
+            // "Forget it" is no answer to "are you a member?".
+            return null;
+        }
         if (takesAnyWords() || answer.strength() <= Strengths.NO_OPTION) {
-            return acts.mayGive(words) && !isAddress(text) ? answer : null;
+            return isAddress(text)
+                    ? null
+                    : acts.mayGive(words) ? answer : isFree() && acts.tellsOf(words) ? doubting(text) : null;
         }
         double gives = acts.gives(words);
         boolean guessed = answer.strength() < Strengths.ANSWER;
@@ -62,6 +73,13 @@ final class Filing {
                         || gives < PART && !Span.explains(text, words) && !isBesideQuestions(text, words)
                 ? null
                 : answer;
+    }
+
+    /** Asks whether what somebody tells of something is what they say to a question for their own words. */
+    private @Nullable Heard doubting(String text) {
+        Awaiting pending = run.awaiting();
+        Heard asked = pending == null ? null : walker.player().doubting(pending, text);
+        return asked == null ? null : asked.as(Strengths.OPEN_ANSWER);
     }
 
     /** Whether words stand beside a message's questions and not within one, however it was cut. */
@@ -82,17 +100,27 @@ final class Filing {
     }
 
     /** Whether a message is nothing but how somebody is reached, which is no text, name or place. */
-    private boolean isAddress(String text) {
+    boolean isAddress(String text) {
         return Stream.of(ValueType.EMAIL, ValueType.PHONE)
                 .anyMatch(type -> Reader.reply(type, text, run.around().context())
                                 instanceof Reading.Given(Value value, int start, int end)
                         && Span.explains(text, List.of(new Span(start, end))));
     }
 
+    private @Nullable ValueType asked() {
+        Awaiting awaiting = Questions.beneath(run.awaiting());
+        return awaiting == null ? null : awaiting.type();
+    }
+
+    /** Whether any words at all would do for what is asked. */
+    private boolean isFree() {
+        ValueType type = asked();
+        return type != null && type.free();
+    }
+
     /** Whether nearly any words would do for what is asked. */
     private boolean takesAnyWords() {
-        Awaiting awaiting = Questions.beneath(run.awaiting());
-        ValueType type = awaiting == null ? null : awaiting.type();
+        ValueType type = asked();
         return type != null
                 && (type.free()
                         || type == ValueType.PERSON_NAME

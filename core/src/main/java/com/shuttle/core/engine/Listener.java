@@ -1,7 +1,5 @@
 package com.shuttle.core.engine;
 
-import static java.util.Objects.requireNonNull;
-
 import com.shuttle.core.acts.Act;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Place;
@@ -9,11 +7,13 @@ import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
+import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.listening.Source;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.listening.Weighing;
+import com.shuttle.core.reading.OptionsSaid;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Words;
@@ -35,7 +35,8 @@ import org.jspecify.annotations.Nullable;
 final class Listener {
 
     /** Where one of these has won, the message is understood, and the knowledge is asked only for questions beside it. */
-    private static final List<Source> DECIDE = List.of(Source.STANDING, Source.CHANGE, Source.ANSWER, Source.MOOD);
+    private static final List<Source> DECIDE =
+            List.of(Source.STANDING, Source.CHANGE, Source.ANSWER, Source.MOOD, Source.FLOW);
 
     /** What says or asks something itself when it is done, in the order in which it is done. */
     private static final List<Source> MAIN =
@@ -52,6 +53,7 @@ final class Listener {
     private final Asides asides;
     private final Questions questions;
     private final Performer performer;
+    private final FlowPhrases flows;
     private ClauseActs acts = ClauseActs.UNKNOWN;
     private ActClaims byAct;
     private Filing filing;
@@ -65,6 +67,7 @@ final class Listener {
         this.repairs = new Repairs(run, walker);
         this.givenAway = new GivenAway(run);
         this.questions = new Questions(walker);
+        this.flows = new FlowPhrases(run);
         this.asides = new Asides(walker, repairs, givenAway);
         this.performer = new Performer(walker, requests, asides, questions, repairs, givenAway);
         this.byAct = new ActClaims(walker, requests, asides, acts);
@@ -122,6 +125,12 @@ final class Listener {
      */
     private List<Span> understood(Claims claims, String typed, String text) {
         Heard standing = requests.standing(text);
+        Heard named = Standing.BACK.isGrantedBy(standing) ? byAct.back(text) : null;
+        if (named != null) {
+            // "Go back to the date" goes farther back than "go back".
+            claims.add(Source.STANDING, named, List.of());
+            return List.of();
+        }
         boolean whole = standing != null && standing.words().isEmpty();
         Heard option = whole || requests.call(text) != null ? new Picks(walker).byMeaning(text) : null;
         if (option != null || whole) {
@@ -129,13 +138,13 @@ final class Listener {
             return List.of();
         }
         Heard booked = new OwnBookings(run, walker).request(text, questions, acts);
-        if (booked != null && flowOf(text) == null) {
+        if (booked != null && flows.said(text) == null) {
             claims.add(Source.STANDING, booked, List.of());
             return List.of();
         }
         List<Span> gives = acts.givenBesides();
         String giving = gives.isEmpty() ? text : Span.only(text, gives);
-        Heard heard = answer(gives.isEmpty() ? typed : giving, giving);
+        Heard heard = goesOn(text) ? null : answer(gives.isEmpty() ? typed : giving, giving);
         // "Wait, no, a dome show" changes what was chosen before, and picks no "No, that's all".
         Heard other = run.awaiting() instanceof Awaiting.Pick ? byAct.otherChoice(text) : null;
         Heard answer = other != null ? null : filing.given(heard == null ? filing.denied() : heard, text);
@@ -154,14 +163,18 @@ final class Listener {
         List<Span> person = standing == null ? List.of() : standing.words();
         claims.add(Source.STANDING, standing, both(facts, answer == null ? List.of() : answer.words()));
         claims.add(Source.CHANGE, change, person);
-        boolean onlyTells = run.awaiting() instanceof Awaiting.OpenQuestion
-                && !facts.isEmpty()
-                && !Weighing.say(text, Span.minus(Span.all(text), facts));
+        boolean onlyTells = !facts.isEmpty()
+                && (run.awaiting() instanceof Awaiting.OpenQuestion
+                                && !Weighing.say(text, Span.minus(Span.all(text), facts))
+                        || answer != null && answer.strength() <= Strengths.NO_OPTION && acts.tell());
         claims.add(Source.ANSWER, onlyTells ? null : answer, both(facts, person));
         Heard attitude = answer == null ? byAct.attitude(text) : null;
         claims.add(Source.MOOD, attitude == null ? asides.aboutThemselves(text) : attitude, List.of());
-        claims.add(Source.STANDING, standing == null && flowOf(text) == null ? byAct.request(text) : null, facts);
+        Playbook.Phrase meant = standing == null && answer == null ? flows.meant(text, acts) : null;
+        claims.add(Source.FLOW, meant == null ? null : flows.lead(meant).as(Strengths.GUESSED), facts);
         Heard back = other != null ? other : answer == null && change == null ? byAct.back(text) : null;
+        boolean elsewhere = standing != null || meant != null || back != null || flows.said(text) != null;
+        claims.add(Source.STANDING, elsewhere ? null : byAct.request(text), facts);
         claims.add(Source.STANDING, back, facts);
         told.forEach((name, given) -> claims.add(
                 Source.FACT,
@@ -173,6 +186,16 @@ final class Listener {
                         .as(Strengths.TOLD),
                 isPlaced(given, text) ? List.of() : Span.all(text)));
         return facts;
+    }
+
+    /** Whether a message asks the same of something else rather than to pick what it happens to name. */
+    private boolean goesOn(String text) {
+        return run.awaiting() instanceof Awaiting.Pick pick
+                && asides.goesOnAsking(text)
+                && !acts.leads(Act.CORRECT)
+                && OptionsSaid.of(text, Offers.asOffered(pick.offers()))
+                        .wanted()
+                        .isEmpty();
     }
 
     /** Whether it is known which words of a message a value was read from; otherwise it is in nobody's way. */
@@ -215,6 +238,15 @@ final class Listener {
 
     /** What a message is where nobody asked for it: a value, a question, a phrase that leads elsewhere, or bad temper. */
     private void ofTheirOwn(Claims claims, String text, List<Span> facts) {
+        if (filing.isAddress(text) && !claims.won(Source.FACT)) {
+            // Nobody asks how they are reached; the team will want to know.
+            claims.add(
+                    Source.VALUE,
+                    Heard.of(new TalkMove.PassOn(text), "told besides", "a note for the team")
+                            .as(Strengths.TOLD),
+                    List.of());
+            return;
+        }
         if (asides.isValue(text) && !acts.surely(Act.SOCIAL)) {
             Heard again = claims.won(Source.FACT) ? null : repairs.again(text);
             claims.add(Source.CHANGE, again, List.of());
@@ -226,7 +258,7 @@ final class Listener {
             claims.add(Source.MOOD, foreign, List.of());
             return;
         }
-        Playbook.Phrase phrase = flowOf(text);
+        Playbook.Phrase phrase = flows.said(text);
         claims.add(Source.MOOD, asides.anger(text), List.of());
         claims.add(Source.STANDING, requests.call(text), List.of());
         claims.add(
@@ -236,11 +268,12 @@ final class Listener {
                         Questions.beneath(run.awaiting()),
                         claims.won(Source.FACT) ? claims.words(Source.FACT) : null,
                         phrase != null,
+                        goesOn(text),
                         acts),
                 facts);
         claims.add(Source.MOOD, claims.won(Source.FACT) ? null : byAct.social(), List.of());
         if (phrase != null) {
-            claims.add(Source.FLOW, led(phrase), facts);
+            claims.add(Source.FLOW, flows.lead(phrase), facts);
         }
     }
 
@@ -286,7 +319,7 @@ final class Listener {
     /** What the step that is stood at, or what was offered aside, hears in a message. */
     private @Nullable Heard answer(String whole, String text) {
         boolean asks = Words.looksLikeQuestion(text) || acts.surely(Act.ASK);
-        boolean plain = run.awaiting() instanceof Awaiting.Reply && flowOf(text) == null;
+        boolean plain = run.awaiting() instanceof Awaiting.Reply && flows.said(text) == null;
         if (free() && asks && (plain || questions.known(text))) {
             // Any words are an answer to a free question, but a question is one of the visitor's own.
             return null;
@@ -294,7 +327,7 @@ final class Listener {
         return switch (run.awaiting()) {
             case null -> null;
             case Awaiting.Suggestion suggestion -> new Picks(walker).hearSuggestion(suggestion, text);
-            case Awaiting.OpenQuestion open when flowOf(text) != null -> null;
+            case Awaiting.OpenQuestion open when flows.said(text) != null -> null;
             // Who is only polite asks for nothing, unless the knowledge has something to say to it.
             case Awaiting.OpenQuestion open when acts.leads(Act.SOCIAL) && !questions.known(text) -> null;
             case Awaiting awaiting
@@ -320,29 +353,5 @@ final class Listener {
             case Awaiting.Suggestion ignored -> true;
             case null, default -> false;
         };
-    }
-
-    // Flows
-
-    private Heard led(Playbook.Phrase phrase) {
-        return Heard.of(
-                        new TalkMove.Visit(requireNonNull(run.playbook.startOf(phrase.flow()))),
-                        "phrase of a flow",
-                        "“" + phrase.normal() + "” leads to " + run.playbook.nameOf(phrase.flow()))
-                .as(Strengths.PHRASE);
-    }
-
-    private Playbook.@Nullable Phrase flowOf(String text) {
-        if (run.playbook.phrases().isEmpty()) {
-            return null;
-        }
-        String normal = " " + Words.normal(text) + " ";
-        Place here = run.at();
-        return run.playbook.phrases().stream()
-                .filter(phrase -> normal.contains(" " + phrase.normal() + " "))
-                .filter(phrase -> here == null || !phrase.flow().equals(here.flow()))
-                .filter(phrase -> run.playbook.startOf(phrase.flow()) != null)
-                .findFirst()
-                .orElse(null);
     }
 }

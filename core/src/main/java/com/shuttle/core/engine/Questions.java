@@ -1,6 +1,7 @@
 package com.shuttle.core.engine;
 
 import com.shuttle.core.acts.Act;
+import com.shuttle.core.acts.Kind;
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.engine.steps.Answering;
 import com.shuttle.core.engine.turn.Heard;
@@ -57,6 +58,11 @@ final class Questions {
     boolean known(String text) {
         return finding(text).outcome() == Finding.Outcome.ANSWER;
     }
+
+    /** What only tells something is answered from this confidence on, where it says as much as a sentence. */
+    private static final double SURE_OF_TOLD = 0.85;
+
+    private static final int FEWEST_TOLD = 4;
 
     private Finding finding(String text) {
         return answering.ask(run.asked.then(text), List.of());
@@ -124,22 +130,45 @@ final class Questions {
      * @param pending what that is; null for nothing
      * @param told    where it tells what will be asked, as far as that is known; null where it tells nothing
      * @param leads   whether a phrase in it leads to a flow
+     * @param goesOn  whether it asks the same as before of something else
      * @param acts    what it does
      */
     @Nullable
-    Heard own(String text, @Nullable Awaiting pending, @Nullable List<Span> told, boolean leads, ClauseActs acts) {
+    Heard own(
+            String text,
+            @Nullable Awaiting pending,
+            @Nullable List<Span> told,
+            boolean leads,
+            boolean goesOn,
+            ClauseActs acts) {
         boolean asked = pending instanceof Awaiting.Reply || pending instanceof Awaiting.Facts;
         if (acts.surely(Act.GIVE) && (told != null || asked)) {
             // Something near is nearly always known; who only tells asks for none of it.
             return null;
         }
         Heard several = several(text, pending, acts);
-        boolean asks = Words.looksLikeQuestion(text) || acts.surely(Act.ASK) || acts.leads(Act.ASK);
+        boolean asks = goesOn || Words.looksLikeQuestion(text) || acts.surely(Act.ASK) || acts.leads(Act.ASK);
         if (several == null && asked && !asks && acts.leads(Act.GIVE)) {
             // Whoever is asked for something and tells something asks for nothing, whatever is known of it.
             return null;
         }
-        return several != null ? several : single(text, pending, told, leads, asks, acts.mayAsk());
+        Heard heard = several != null ? several : single(text, pending, told, leads, asks, acts.mayAsk());
+        if (heard == null || pending == null) {
+            return heard;
+        }
+        return switch (heard.move()) {
+            // Something near is nearly always known of what is only told.
+            case TalkMove.Answer answer
+            when !asks
+                    && acts.leads(Act.GIVE)
+                    && Words.of(text).size() >= FEWEST_TOLD
+                    && answer.finding().confidence() < SURE_OF_TOLD -> null;
+            case TalkMove.NotKnown unknown
+            when pending instanceof Awaiting.Pick && acts.are(Kind.THIS_QUESTION, ClauseActs.LIKELY) ->
+                Heard.of(new TalkMove.Explain(pending, text), "asks about the question", "asked again")
+                        .as(Strengths.UNKNOWN);
+            default -> heard;
+        };
     }
 
     /** Questions in one message that are each surely known. */

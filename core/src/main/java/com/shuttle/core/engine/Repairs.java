@@ -100,6 +100,15 @@ final class Repairs {
         if (repairs.isEmpty() && new Redoing(walker, acts).choosing(text) == null) {
             implied(text, acts, pending).ifPresent(repairs::add);
         }
+        boolean asksAgain = awaiting instanceof Awaiting.Confirm || awaiting instanceof Awaiting.Which;
+        if (repairs.isEmpty() && acts.leads(Act.CORRECT) && !asksAgain) {
+            known(pending, this::named).stream()
+                    .limit(1)
+                    .filter(latest -> run.playbook.wanted(latest.slot().name()) != null)
+                    .flatMap(latest ->
+                            Exchange.ofLatest(text, latest, run.around().context()).stream())
+                    .forEach(repairs::add);
+        }
         if (awaiting instanceof Awaiting.Slot || awaiting instanceof Awaiting.Own) {
             repairs.removeIf(this::isOfTimes);
         }

@@ -1,5 +1,6 @@
 package com.shuttle.core.engine;
 
+import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.reading.Finder;
@@ -201,6 +202,11 @@ enum Standing {
             }
         }
         return found == null || found.clause().end() - found.clause().start() >= text.length() - 1 ? null : found;
+    }
+
+    /** Whether a claim grants this request. */
+    boolean isGrantedBy(@Nullable Heard heard) {
+        return heard != null && heard.move() instanceof TalkMove.Grant(Standing granted) && granted == this;
     }
 
     /** Whether somebody asks to be rung up, and says no more. */

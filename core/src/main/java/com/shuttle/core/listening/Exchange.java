@@ -4,6 +4,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.flow.Option;
+import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Context;
 import com.shuttle.core.reading.Meaning;
 import com.shuttle.core.reading.OptionMatcher;
@@ -70,6 +71,10 @@ public final class Exchange {
         List<Span> words = words(text);
         for (Known one : known) {
             List<Span> old = said(text, words, one, context);
+            Value renamed = renamed(text, old, one, context);
+            if (renamed != null) {
+                return Optional.of(new Repair(one.slot().name(), renamed, Repair.DENIED));
+            }
             Value after = old.isEmpty() ? null : other(Span.without(text, old), one, context);
             if (after != null && !after.equals(one.value())) {
                 Value whole = Completing.inPlaceOf(text, one.value(), after, context);
@@ -77,6 +82,50 @@ public final class Exchange {
             }
         }
         return Optional.empty();
+    }
+
+    /**
+     * What a message that corrects says in place of a name or words given just before: "sorry, it's Stella". The message is nothing
+     * but that.
+     */
+    public static Optional<Repair> ofLatest(String text, Known latest, Context context) {
+        String words = isCalled(latest.slot().type()) ? content(text) : "";
+        return !words.isEmpty()
+                        && Reader.reply(latest.slot().type(), words, context)
+                                instanceof Reading.Given(Value value, int s, int e)
+                        && !value.equals(latest.value())
+                ? Optional.of(new Repair(latest.slot().name(), value, Repair.DENIED))
+                : Optional.empty();
+    }
+
+    /** Whether a message says anything but words that stand around values. */
+    public static boolean says(String text) {
+        return words(text).stream().anyMatch(word -> !isAround(text.substring(word.start(), word.end())));
+    }
+
+    private static boolean isAround(String word) {
+        return AROUND.contains(Words.fold(word).replace('’', '\''));
+    }
+
+    /** Whether values of a type are names, or a few words. */
+    private static boolean isCalled(ValueType type) {
+        return switch (type) {
+            case TEXT, PERSON_NAME, PLACE, COMPANY -> true;
+            default -> false;
+        };
+    }
+
+    /** A name of which a word stays: "sorry, Nether Marsh" after "Upper Marsh"; null where that is not what is said. */
+    private static @Nullable Value renamed(String text, List<Span> old, Known one, Context context) {
+        String words = old.isEmpty() || !isCalled(one.slot().type()) ? "" : content(text);
+        List<String> before = Words.of(one.value().shown());
+        List<String> after = Words.of(words);
+        boolean stays = after.stream().anyMatch(before::contains) && !before.containsAll(after);
+        return stays
+                        && Reader.reply(one.slot().type(), words, context)
+                                instanceof Reading.Given(Value value, int s, int e)
+                ? value
+                : null;
     }
 
     private static List<Span> words(String text) {
@@ -188,8 +237,7 @@ public final class Exchange {
             if (!run.isEmpty() && isParted(rest, run.getLast(), word)) {
                 run = new ArrayList<>();
             }
-            if (AROUND.contains(
-                    Words.fold(rest.substring(word.start(), word.end())).replace('’', '\''))) {
+            if (isAround(rest.substring(word.start(), word.end()))) {
                 run = new ArrayList<>();
             } else {
                 run.add(word);

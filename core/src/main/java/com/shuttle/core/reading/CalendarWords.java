@@ -8,6 +8,7 @@ import java.time.temporal.TemporalAdjusters;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Names of months, weekdays, ordinals and feasts, whole, shortened or a little misspelled. */
@@ -99,6 +100,28 @@ final class CalendarWords {
     /** Whether a word, spelled rightly, is a month's or a weekday's. */
     static boolean named(String word) {
         return MONTHS.containsKey(word) || WEEKDAYS.containsKey(word);
+    }
+
+    /** "Wed like lunch" is written in a hurry. */
+    private static final Set<String> AFTER_WE_WOULD =
+            Set.of("like love prefer rather need want be have also both all appreciate go come".split(" "));
+
+    /** Whether the short name of a weekday is another word where it stands: "we sat in the sun", "wed like lunch". */
+    static boolean isNoDay(Tokens tokens, int at) {
+        boolean sits = (tokens.is(at, "sat") || tokens.is(at, "sun"))
+                && tokens.at(at - 1).letters()
+                && (tokens.is(at + 1, Set.of("and", "&", "in", "on", "down"))
+                        || tokens.is(at - 1, Set.of("and", "&", "the", "in")));
+        return sits || tokens.is(at, "wed") && tokens.is(at + 1, AFTER_WE_WOULD);
+    }
+
+    /** Whether what follows an ordinal is a name that it counts: "the 3rd Tarnfell cubs" are no day. */
+    static boolean isNameAfter(Tokens tokens, int next) {
+        Tokens.Token name = tokens.at(next);
+        return name.letters()
+                && Character.isUpperCase(tokens.text().charAt(name.start()))
+                && !named(name.word())
+                && tokens.at(next + 1).letters();
     }
 
     /** 1 to 20 and 30 for a single word; 0 for none. */

@@ -313,7 +313,7 @@ final class DateReader {
         if (tokens.follows(of, "this", "month") || tokens.follows(of, "the", "month")) {
             return exact(today.getYear(), today.getMonthValue(), day[0], of + 2);
         }
-        if (tokens.is(of, COUNTED) || tokens.is(day[1], "-")) {
+        if (tokens.is(of, COUNTED) || tokens.is(day[1], "-") || CalendarWords.isNameAfter(tokens, day[1])) {
             return null;
         }
         if (named != null && named.isValidDay(day[0])) {
@@ -344,11 +344,7 @@ final class DateReader {
             at = tokens.is(at, "coming") ? at + 1 : at;
         }
         DayOfWeek day = weekdayName(at);
-        if (day == null
-                || (tokens.is(at, "sat") || tokens.is(at, "sun"))
-                        && tokens.at(at - 1).letters()
-                        && (tokens.is(at + 1, Set.of("and", "&", "in", "on", "down"))
-                                || tokens.is(at - 1, Set.of("and", "&", "the", "in")))) {
+        if (day == null || CalendarWords.isNoDay(tokens, at)) {
             return null;
         }
         Found ofMonth = relative.weekdayIn(day, at + 1);

@@ -220,7 +220,8 @@ final class NameReader {
     }
 
     /** Two words or three that begin with capitals, where a message has no others that do: "they have me down as Ida Marlow". */
-    private static final Pattern CAPITALS = Pattern.compile("\\p{Lu}[\\p{L}'’-]+(?: \\p{Lu}[\\p{L}'’-]+){1,2}");
+    private static final Pattern CAPITALS = Pattern.compile(
+            "(?<!\\p{Lu}[\\p{L}'’-]{1,30} )\\p{Lu}[\\p{L}'’-]++(?: \\p{Lu}[\\p{L}'’-]++){1,2}(?! \\p{Lu})");
 
     private static Reading onlyName(String text) {
         Matcher capitals = CAPITALS.matcher(text);

@@ -44,6 +44,7 @@ final class NumberReader {
             "today",
             "noon",
             "midnight");
+    private static final BigDecimal MILLION = BigDecimal.valueOf(1_000_000);
     private static final Set<String> TO = Set.of("to", "or", "-", "–", "—", "till", "and");
     static final Set<String> PEOPLE = Set.of(
             "adult",
@@ -192,7 +193,11 @@ final class NumberReader {
                         && tokens.word(next).length() > 3;
         boolean long_ = figure && tokens.at(i).word().length() > 15;
         boolean noun = !figure && tokens.is(i, "one") && next == i + 1 && (wordOne(tokens, i) || ofOne(tokens, i));
-        return ordinal || hour || stuck || long_ || noun ? null : parsed;
+        boolean metres = figure && next > i + 1 && tokens.is(next - 1, "m") && tokens.touches(next - 2);
+        return ordinal || hour || stuck || long_ || noun
+                ? null
+                // "3m" counts metres or minutes; millions of pounds are told by their sign.
+                : metres ? new Parsed(parsed.value().divide(MILLION), next) : parsed;
     }
 
     /** "this one", "one of us", "no one" name no number. */

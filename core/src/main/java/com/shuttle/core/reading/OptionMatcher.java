@@ -3,6 +3,7 @@ package com.shuttle.core.reading;
 import com.shuttle.core.flow.Option;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * Which of the offered options typed text means. Tried in this order, the first rule that speaks decides: the whole
@@ -36,6 +38,9 @@ public final class OptionMatcher {
 
     /** From this cosine on, typed words mean an option that they share no word with. */
     static final double MEANT = 0.27;
+
+    /** From this cosine on, words that tell of something may mean an option. */
+    private static final double MEANT_TOLD = 0.35;
 
     /** An option meant must be nearer than the next by this much. */
     static final double MARGIN = 0.14;
@@ -255,10 +260,10 @@ public final class OptionMatcher {
             return 0;
         }
         long shared = of.stream()
-                .filter(word -> telling.stream().anyMatch(typed -> same(typed, word, slips)))
+                .filter(word -> telling.stream().anyMatch(typed -> WordForms.same(typed, word, slips)))
                 .count();
         long used = telling.stream()
-                .filter(typed -> of.stream().anyMatch(word -> same(typed, word, slips)))
+                .filter(typed -> of.stream().anyMatch(word -> WordForms.same(typed, word, slips)))
                 .count();
         double ofName = (double) shared / of.size();
         double ofText = (double) used / telling.size();
@@ -294,71 +299,16 @@ public final class OptionMatcher {
     /** Whether words are those of a name; one more may stand beside the whole of it ("wheel throwing"). */
     private static boolean saysOnly(List<String> telling, List<String> name) {
         long of = telling.stream()
-                .filter(typed -> name.stream().anyMatch(word -> same(typed, word, true)))
+                .filter(typed -> name.stream().anyMatch(word -> WordForms.same(typed, word, true)))
                 .count();
         return of == telling.size() || of > 0 && of == name.size() && telling.size() - of == 1;
     }
 
-    /** Said in another way: "year five", "yr 1". */
-    private static final Map<String, String> WRITTEN = Map.ofEntries(
-            Map.entry("one", "1"),
-            Map.entry("two", "2"),
-            Map.entry("three", "3"),
-            Map.entry("four", "4"),
-            Map.entry("five", "5"),
-            Map.entry("six", "6"),
-            Map.entry("seven", "7"),
-            Map.entry("eight", "8"),
-            Map.entry("nine", "9"),
-            Map.entry("ten", "10"),
-            Map.entry("eleven", "11"),
-            Map.entry("twelve", "12"),
-            Map.entry("y", "year"),
-            Map.entry("yr", "year"),
-            Map.entry("yrs", "years"));
-
-    static boolean same(String typed, String word, boolean slips) {
-        if (typed.equals(word)
-                || sameStem(typed, word)
-                || WRITTEN.getOrDefault(typed, "").equals(word)) {
-            return true;
-        }
-        int limit = Math.min(Words.slips(typed), Words.slips(word));
-        return slips && limit > 0 && Words.distance(typed, word, limit) <= limit;
-    }
-
-    static String stem(String word) {
-        return word.substring(0, stemLength(word));
-    }
-
-    private static int stemLength(String word) {
-        return word.length() > 3 && word.endsWith("s") ? word.length() - 1 : word.length();
-    }
-
-    private static boolean sameStem(String one, String other) {
-        int length = stemLength(one);
-        return length == stemLength(other) && one.regionMatches(0, other, 0, length);
-    }
-
     /** The option whose label, or a synonym, is nearest in meaning, where it is near enough and clearly the nearest. */
     static Match meant(String text, List<Option> options, Meaning meaning) {
-        List<String> labels = new ArrayList<>();
-        List<Option> owners = new ArrayList<>();
-        for (Option option : options) {
-            for (String name : names(option)) {
-                labels.add(name);
-                owners.add(option);
-            }
-        }
-        if (labels.isEmpty()) {
+        double[] ofOption = nearness(text, options, meaning);
+        if (ofOption.length == 0) {
             return NONE;
-        }
-        double[] near = meaning.nearness(text, labels);
-        double[] ofOption = new double[options.size()];
-        Arrays.fill(ofOption, -1);
-        for (int i = 0; i < near.length; i++) {
-            int option = options.indexOf(owners.get(i));
-            ofOption[option] = Math.max(ofOption[option], near[i]);
         }
         int best = 0;
         for (int i = 1; i < ofOption.length; i++) {
@@ -371,6 +321,43 @@ public final class OptionMatcher {
         return ofOption[best] >= MEANT && ofOption[best] - second >= MARGIN
                 ? new Match.One(options.get(best), BY_MEANING)
                 : NONE;
+    }
+
+    /** Options hardly farther from a text in meaning than the nearest, which is near enough; the nearest first. */
+    public static List<Option> nearest(String text, List<Option> options, Meaning meaning) {
+        double[] near = nearness(text, options, meaning);
+        double best = Arrays.stream(near).max().orElse(-1);
+        return best < MEANT_TOLD
+                ? List.of()
+                : IntStream.range(0, near.length)
+                        .filter(i -> near[i] >= best - MARGIN / 2)
+                        .boxed()
+                        .sorted(Comparator.comparingDouble(i -> -near[i]))
+                        .map(options::get)
+                        .toList();
+    }
+
+    /** The cosine of each option's nearest name; empty where options have none. */
+    private static double[] nearness(String text, List<Option> options, Meaning meaning) {
+        List<String> labels = new ArrayList<>();
+        List<Option> owners = new ArrayList<>();
+        for (Option option : options) {
+            for (String name : names(option)) {
+                labels.add(name);
+                owners.add(option);
+            }
+        }
+        if (labels.isEmpty()) {
+            return new double[0];
+        }
+        double[] near = meaning.nearness(text, labels);
+        double[] ofOption = new double[options.size()];
+        Arrays.fill(ofOption, -1);
+        for (int i = 0; i < near.length; i++) {
+            int option = options.indexOf(owners.get(i));
+            ofOption[option] = Math.max(ofOption[option], near[i]);
+        }
+        return ofOption;
     }
 
     /** Options of which the names are at hand; forgotten together before they are too many. */

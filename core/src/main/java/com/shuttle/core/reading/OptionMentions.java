@@ -37,7 +37,7 @@ final class OptionMentions {
                 whole = option == null ? null : mention(option, tokens.at(i), tokens.at(i));
                 if (whole == null && tokens.at(i + 1).letters()) {
                     // "pic nic"
-                    Option apart = telling.get(OptionMatcher.stem(tokens.word(i) + tokens.word(i + 1)));
+                    Option apart = telling.get(WordForms.stem(tokens.word(i) + tokens.word(i + 1)));
                     whole = apart == null ? null : mention(apart, tokens.at(i), tokens.at(i + 1));
                 }
             }
@@ -94,7 +94,8 @@ final class OptionMentions {
         while (matched < words.length && at < tokens.size()) {
             if (!tokens.at(at).letters() && !tokens.at(at).figure() && matched > 0) {
                 at++;
-            } else if (OptionMatcher.same(tokens.word(at), words[matched], words[matched].length() > 5)) {
+            } else if (WordForms.same(tokens.word(at), words[matched], words[matched].length() > 5)
+                    || isToBeDone(tokens, at, words[matched])) {
                 matched++;
                 at++;
             } else {
@@ -102,6 +103,14 @@ final class OptionMentions {
             }
         }
         return matched == words.length ? at : i;
+    }
+
+    /** Before what somebody wants done: "to be felled", "have it pruned". */
+    private static final Set<String> WANTED_DONE =
+            Set.of("be", "being", "get", "getting", "it", "them", "need", "needs");
+
+    private static boolean isToBeDone(Tokens tokens, int at, String word) {
+        return tokens.is(at - 1, WANTED_DONE) && WordForms.isDone(tokens.word(at), word);
     }
 
     private static Mention mention(Option option, Token first, Token last) {
@@ -119,7 +128,7 @@ final class OptionMentions {
                             && !OptionMatcher.FILLERS.contains(word)
                             && !OF_ANY_DAY.contains(word)
                             && !Character.isDigit(word.charAt(0)))
-                    .map(OptionMatcher::stem)
+                    .map(WordForms::stem)
                     .distinct()
                     .forEach(word -> {
                         owners.merge(word, 1, Integer::sum);
@@ -139,11 +148,11 @@ final class OptionMentions {
     static boolean isWhole(Mention mention, String text, List<Option> options) {
         String said = Words.normal(text.substring(mention.start(), mention.end()));
         return OptionMatcher.names(option(mention, options)).stream()
-                .anyMatch(name -> OptionMatcher.same(said, name, true));
+                .anyMatch(name -> WordForms.same(said, name, true));
     }
 
     private static @org.jspecify.annotations.Nullable Option near(String typed, Map<String, Option> telling) {
-        Option exact = telling.get(OptionMatcher.stem(typed));
+        Option exact = telling.get(WordForms.stem(typed));
         if (exact != null || typed.length() < 5 || TENS.contains(typed)) {
             return exact;
         }
@@ -153,7 +162,7 @@ final class OptionMentions {
                     && (typed.startsWith(word.substring(0, word.length() - 1)) && !isPast(typed, word)
                             || word.startsWith(typed))
                     && Math.abs(typed.length() - word.length()) <= 4;
-            if (inflected || word.length() >= 5 && OptionMatcher.same(typed, word, true)) {
+            if (inflected || word.length() >= 5 && WordForms.same(typed, word, true)) {
                 return entry.getValue();
             }
         }

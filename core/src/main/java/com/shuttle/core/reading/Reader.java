@@ -59,6 +59,15 @@ public final class Reader {
         return Attitude.of(read);
     }
 
+    /** A message without the amounts that are marked as money: as long as it was. */
+    public static String withoutMoney(String text, Context context) {
+        StringBuilder rest = new StringBuilder(text);
+        for (Mention amount : MoneyReader.find(Tokens.of(text), context, false)) {
+            rest.replace(amount.start(), amount.end(), Words.gap(amount.end() - amount.start()));
+        }
+        return rest.toString();
+    }
+
     private static boolean byName(ValueType type) {
         return type == ValueType.PERSON_NAME || type == ValueType.COMPANY || type == ValueType.PLACE;
     }

@@ -209,7 +209,7 @@ record SlotWords(Set<String> own, Set<String> cues, boolean countsPeople, boolea
             boolean small = SMALL.contains(word) && !named.contains(word);
             if (!EMPTY.contains(word) && !small) {
                 cues.add(word);
-                cues.add(OptionMatcher.stem(word));
+                cues.add(WordForms.stem(word));
                 cues.addAll(List.of(SYNONYMS.getOrDefault(word, word).split(" ")));
             }
         }

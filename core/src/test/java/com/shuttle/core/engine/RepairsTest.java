@@ -46,7 +46,7 @@ class RepairsTest {
                 "n|you are useless|anger|n",
                 "n|never mind|wants out|n",
                 "d|I don't want that any more|wants out|d",
-                "g|0117 496 0022|not understood|g",
+                "g|0117 496 0022|told besides|g",
                 "d|£40|not understood|d",
                 "d|sorry, make it 5|changed|d",
                 "d|one more is coming|changed|d",

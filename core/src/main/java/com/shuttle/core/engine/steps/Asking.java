@@ -2,6 +2,7 @@ package com.shuttle.core.engine.steps;
 
 import com.shuttle.core.conversation.Awaiting;
 import com.shuttle.core.conversation.Message.Offer;
+import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
@@ -82,10 +83,13 @@ final class Asking {
     Reading read(Wanted wanted, String text) {
         Reading reading = Reader.reply(
                 wanted.type(),
-                wanted.type() == ValueType.NUMBER ? withoutUnits(wanted, text) : text,
+                wanted.type() == ValueType.NUMBER ? withoutMoney(withoutUnits(wanted, text)) : text,
                 run.around().context(wanted.limits()),
                 wanted.options(),
                 run.around().meaning());
+        if (wanted.type() == ValueType.NUMBER && isNoneOfAnother(wanted, reading, text)) {
+            return Reading.NOTHING;
+        }
         if (!(reading instanceof Reading.Nothing) && isContact(wanted.type(), text)) {
             return Reading.NOTHING;
         }
@@ -103,6 +107,22 @@ final class Asking {
         }
         boolean open = reading instanceof Reading.Unclear || reading instanceof Reading.Nothing;
         return open && wanted.type().givenAside() ? amongOthers(wanted, text, reading) : reading;
+    }
+
+    /** "No rush" is no number where nought would not do. */
+    private boolean isNoneOfAnother(Wanted wanted, Reading reading, String text) {
+        return reading instanceof Reading.Given(Value value, int start, int end)
+                && value.equals(Value.Numeric.of(0))
+                && text.chars().noneMatch(Character::isDigit)
+                && wanted instanceof Question question
+                && AnswerCheck.problem(question, value, run) != null;
+    }
+
+    /** A message without amounts of money, where another question asks for one: as long as it was. */
+    private String withoutMoney(String text) {
+        boolean wanted = run.playbook.wanted().stream()
+                .anyMatch(other -> other.type() == ValueType.MONEY && !run.facts.knows(other.variable()));
+        return wanted ? Reader.withoutMoney(text, run.around().context()) : text;
     }
 
     private static Reading given(HeadCounts.Heads heads) {

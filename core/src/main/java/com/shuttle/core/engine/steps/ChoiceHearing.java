@@ -24,6 +24,7 @@ import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** What a message says to a choice. Changes nothing. */
@@ -34,6 +35,13 @@ final class ChoiceHearing {
 
     private static final Finder WISHES = Finder.of(
             "\\b(?:want|wants|like|love|fancy|book|come|coming|plan|planning|interested|thinking of|looking for|trip|visit|outing|go|going|join|please)\\b");
+
+    /** More than so many that may be meant are no help. */
+    private static final int MOST_NEAR = 2;
+
+    private static final Pattern AGREES = Pattern.compile(
+            "\\W*(?:yes|yep|yeah|yup|sure|ok(?:ay)?|right|exactly|correct|that|that'?s|it|is|one|please|it'?s|\\W)+\\W*",
+            Pattern.CASE_INSENSITIVE);
 
     private final Choice step;
     private final TurnRun run;
@@ -48,11 +56,10 @@ final class ChoiceHearing {
     /** What a message says to the options that are offered; null where it says nothing to them. */
     @Nullable
     Heard hear(Awaiting.Pick pick, String text) {
-        List<Option> offered = step.table().isEmpty()
-                ? Offers.options(step, run).stream()
-                        .filter(option -> pick.offers(option.id()))
-                        .toList()
-                : Offers.asOffered(pick.offers());
+        List<Option> offered = offered(pick);
+        if (offered.size() == 1 && AGREES.matcher(text).matches()) {
+            return picked(pick, offered.getFirst(), "by a yes", text, false).filing();
+        }
         String said = Clauses.statements(text);
         if (step.many()) {
             return hearMany(pick, offered, text, said);
@@ -61,6 +68,30 @@ final class ChoiceHearing {
         List<Offer> all = heard != null || !step.table().isEmpty() ? List.of() : Offers.of(Offers.options(step, run));
         // Who was asked which of some may mean another after all.
         return all.size() > pick.offers().size() ? hear(new Awaiting.Pick(all, pick.tries()), text) : heard;
+    }
+
+    private List<Option> offered(Awaiting.Pick pick) {
+        return step.table().isEmpty()
+                ? Offers.options(step, run).stream()
+                        .filter(option -> pick.offers(option.id()))
+                        .toList()
+                : Offers.asOffered(pick.offers());
+    }
+
+    /**
+     * What of the options a message may mean that tells of something and picks none: those that it names, or else those that are
+     * nearest in meaning, the nearest first; none where it may mean any of them.
+     */
+    List<Option> near(Awaiting.Pick pick, String text) {
+        List<Option> offered = offered(pick);
+        OptionsSaid said = OptionsSaid.of(text, offered);
+        List<Option> open = offered.stream()
+                .filter(option -> !said.denied().contains(option))
+                .toList();
+        List<Option> near = said.wanted().isEmpty()
+                ? OptionMatcher.nearest(text, open, run.around().meaning())
+                : said.wanted();
+        return near.size() > MOST_NEAR || near.size() == offered.size() ? List.of() : near;
     }
 
     private @Nullable Heard hearOne(Awaiting.Pick pick, List<Option> offered, String text, String said) {
@@ -73,7 +104,7 @@ final class ChoiceHearing {
         return switch (OptionMatcher.match(
                 said, offered, run.around().context(), mayMean ? run.around().meaning() : Meaning.NONE)) {
             case OptionMatcher.Match.One(Option option, String by) ->
-                picked(pick, option, "by " + by, text)
+                picked(pick, option, "by " + by, text, by.equals(OptionMatcher.BY_MEANING))
                         .filing()
                         .as(
                                 by.equals(OptionMatcher.BY_MEANING) || by.equals(OptionMatcher.BY_SLIP)
@@ -88,15 +119,17 @@ final class ChoiceHearing {
                         .of(named(text, offered, true));
             case OptionMatcher.Match.None()
             when amongFacts(text, offered) instanceof Option option ->
-                picked(pick, option, "named among other things", text).of(named(text, offered, false));
+                picked(pick, option, "named among other things", text, false).of(named(text, offered, false));
             case OptionMatcher.Match.None()
             when onTheWay(said, offered) instanceof Option option ->
-                picked(pick, option, "by what it leads to", text).filing().of(named(text, nextOptions(option), true));
+                picked(pick, option, "by what it leads to", text, false)
+                        .filing()
+                        .of(named(text, nextOptions(option), true));
             case OptionMatcher.Match.None()
             when leadsOn && OptionsSaid.of(said, offered).wanted().size() == 1 -> {
                 // "Do you mend a Finch 70" is about nothing else than what is offered.
                 Option named = OptionsSaid.of(said, offered).wanted().getFirst();
-                yield picked(pick, named, "named in a question", text).of(named(text, offered, true));
+                yield picked(pick, named, "named in a question", text, false).of(named(text, offered, true));
             }
             case OptionMatcher.Match.None() ->
                 !leadsOn
@@ -198,8 +231,9 @@ final class ChoiceHearing {
         return nextChoice(option) instanceof Choice next ? next.options() : List.of();
     }
 
-    private Heard picked(Awaiting.Pick pick, Option option, String by, String text) {
-        StepMove.Pick move = new StepMove.Pick(pick, List.of(option.id()), nextChoice(option) == null ? "" : text);
+    private Heard picked(Awaiting.Pick pick, Option option, String by, String text, boolean guessed) {
+        StepMove.Pick move =
+                new StepMove.Pick(pick, List.of(option.id()), nextChoice(option) == null ? "" : text, guessed);
         return Heard.of(move, "answer to the choice", "“" + option.label() + "” " + by);
     }
 

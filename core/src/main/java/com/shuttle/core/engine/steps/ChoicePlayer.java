@@ -74,6 +74,13 @@ final class ChoicePlayer extends Player {
         return true;
     }
 
+    private static List<String> labels(Awaiting offered, List<String> ids) {
+        return offered.offers().stream()
+                .filter(offer -> ids.contains(offer.id()))
+                .map(offer -> Texts.escaped(offer.label()))
+                .toList();
+    }
+
     static List<String> ids(List<Offer> offers, List<String> labels) {
         return offers.stream()
                 .filter(offer -> labels.contains(offer.label()))
@@ -99,6 +106,10 @@ final class ChoicePlayer extends Player {
             pick(requireNonNull(run.awaiting()), List.of());
         } else {
             run.say(Phrasebook.NONE_FITS);
+            if (step.table().isEmpty() && run.awaiting() instanceof Awaiting.Pick pick) {
+                // Of those that were meant at first, too.
+                run.await(new Awaiting.Pick(Offers.of(Offers.options(step, run)), pick.tries()));
+            }
             course.putAgain();
         }
     }
@@ -106,7 +117,7 @@ final class ChoicePlayer extends Player {
     /** Asks which of some is meant; what is said next is about these. */
     private void which(List<Option> options, int tries) {
         List<Offer> narrower = Offers.of(options);
-        run.sayOneOf(List.of(Phrasebook.WHICH), narrower);
+        run.sayOneOf(List.of(options.size() == 1 ? Phrasebook.THIS_ONE : Phrasebook.WHICH), narrower);
         run.await(new Awaiting.Pick(narrower, tries));
     }
 
@@ -116,9 +127,25 @@ final class ChoicePlayer extends Player {
     }
 
     @Override
+    public @Nullable Heard doubting(Awaiting awaiting, String text) {
+        List<Option> near = awaiting instanceof Awaiting.Pick pick && !step.many() && pick.tries() + 1 < step.tries()
+                ? hearing.near(pick, text)
+                : List.of();
+        return near.isEmpty()
+                ? null
+                : Heard.of(
+                        new StepMove.Narrow(near, awaiting.tries() + 1),
+                        "may be the answer",
+                        near.stream().map(Option::label).collect(Collectors.joining(", ")));
+    }
+
+    @Override
     public void perform(Move.OfStep move) {
         switch (move) {
-            case StepMove.Pick(Awaiting offered, List<String> ids, String said) -> {
+            case StepMove.Pick(Awaiting offered, List<String> ids, String said, boolean guessed) -> {
+                if (guessed) {
+                    run.say(Phrasebook.noted(labels(offered, ids)));
+                }
                 if (!said.isEmpty()) {
                     run.open(said);
                 }

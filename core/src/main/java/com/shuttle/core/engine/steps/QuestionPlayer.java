@@ -15,10 +15,12 @@ import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
+import com.shuttle.core.listening.Exchange;
 import com.shuttle.core.listening.Strengths;
 import com.shuttle.core.reading.HalfDay;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
+import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
@@ -154,11 +156,21 @@ final class QuestionPlayer extends Player {
             return Heard.of(new StepMove.TakeInstead(confirm.resumes(), value));
         }
         Boolean right = yesOrNo(text);
+        String instead = Boolean.FALSE.equals(right) && step.type().free() ? afterNo(text) : "";
+        if (Exchange.says(instead)) {
+            return Heard.of(new StepMove.TakeInstead(confirm.resumes(), new Value.Text(instead)))
+                    .as(Strengths.FREE_ANSWER);
+        }
         // "No, only 50 people" may mend something else.
         return right == null
                 ? null
                 : Heard.of(new StepMove.Settle(confirm, right))
                         .as(Words.of(text).size() > 2 ? Strengths.FREE_ANSWER : Strengths.ANSWER);
+    }
+
+    /** What follows a no: "no, it's scratched". */
+    private static String afterNo(String text) {
+        return Regex.replaceFirst(text.strip(), "(?i)^(?:no|nope|nah)\\b[\\s,.;!:–-]*", "");
     }
 
     private boolean refuses(String text) {

@@ -205,7 +205,7 @@ abstract class SlotPlayer extends Player {
             case TimesMove.AskWhich(Awaiting.Slot slot) ->
                 run.sayOneOf(List.of(Phrasebook.WHICH), slot.offers(), Look.PLAIN);
             case TimesMove.Decline() -> declined();
-            case StepMove.Pick(Awaiting offered, List<String> ids, String said) -> pick(offered, ids);
+            case StepMove.Pick(Awaiting offered, List<String> ids, String said, boolean guessed) -> pick(offered, ids);
             default -> super.perform(move);
         }
     }

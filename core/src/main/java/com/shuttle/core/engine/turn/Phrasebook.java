@@ -16,6 +16,7 @@ public final class Phrasebook {
             "Sorry, something on my side went round in circles. Let me get a person for you.";
     public static final String NONE_OF_THESE = "None of these";
     public static final String WHICH = "Which of these do you mean?";
+    public static final String THIS_ONE = "Is this what you mean?";
     public static final String OFFER_PERSON = "I can't work this out on my own.";
     public static final String ENDED = "Thank you, and goodbye for now.";
     public static final String STILL_HERE = "No problem, I'm back. Ask me anything.";

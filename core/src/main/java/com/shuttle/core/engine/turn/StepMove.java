@@ -59,12 +59,17 @@ public sealed interface StepMove extends Move.OfStep {
     /**
      * Options are picked.
      *
-     * @param ids  of those offered
-     * @param said words that a step to come may answer, too; empty for none
+     * @param ids     of those offered
+     * @param said    words that a step to come may answer, too; empty for none
+     * @param guessed whether no word names it, so that it is said which was taken
      */
-    record Pick(Awaiting offered, List<String> ids, String said) implements StepMove {
+    record Pick(Awaiting offered, List<String> ids, String said, boolean guessed) implements StepMove {
         public Pick {
             ids = List.copyOf(ids);
+        }
+
+        public Pick(Awaiting offered, List<String> ids, String said) {
+            this(offered, ids, said, false);
         }
     }
 
