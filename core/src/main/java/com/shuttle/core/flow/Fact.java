@@ -74,6 +74,11 @@ public record Fact(
     }
 
     @Override
+    public List<String> asked() {
+        return List.of(ask);
+    }
+
+    @Override
     public String called() {
         return label.isBlank() ? variable.replace('_', ' ') : label;
     }

@@ -141,6 +141,11 @@ public record Question(
     }
 
     @Override
+    public List<String> asked() {
+        return ask;
+    }
+
+    @Override
     public String called() {
         return variable.isBlank() ? type.label() : variable.replace('_', ' ');
     }

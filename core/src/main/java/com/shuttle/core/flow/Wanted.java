@@ -32,6 +32,12 @@ public interface Wanted {
     /** Whether the visitor may leave it out. */
     boolean optional();
 
+    /** The wordings of the question for it; empty for none. */
+    @JsonIgnore
+    default List<String> asked() {
+        return List.of();
+    }
+
     /** What people call it, e.g. "number of pupils". */
     @JsonIgnore
     String called();

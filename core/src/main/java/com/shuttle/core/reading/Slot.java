@@ -4,6 +4,8 @@ import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** One of several things looked for in a message. Never changes, so that the words that point to it are worked out once. */
@@ -13,7 +15,16 @@ public final class Slot {
     private final String label;
     private final ValueType type;
     private final List<Option> options;
+    /** What the question counts, or in which unit; its words are cues. */
+    private final String counted;
+
     private @Nullable SlotWords words;
+
+    /** "How many rooms are there", "in metres". */
+    private static final Pattern COUNTED = Pattern.compile(
+            "\\bhow many (?:of )?(?:the |your |our )?(?!(?:will|would|are|is|do|does|can|could|should|shall|may|there|come|people)\\b)(\\p{L}{3,})"
+                    + "|\\bin (metres|meters|feet|minutes|hours|days|weeks|months|years|miles|kilometres|kilos|pages)\\b",
+            Pattern.CASE_INSENSITIVE);
 
     /**
      * @param name    the variable it goes to; its words are cues ("check_out")
@@ -22,6 +33,11 @@ public final class Slot {
      * @param options for choices; otherwise empty
      */
     public Slot(String name, String label, ValueType type, List<Option> options) {
+        this(name, label, type, options, "");
+    }
+
+    private Slot(String name, String label, ValueType type, List<Option> options, String counted) {
+        this.counted = counted;
         this.name = name;
         this.label = label;
         this.type = type;
@@ -30,7 +46,14 @@ public final class Slot {
 
     /** What a step asks for. */
     public static Slot of(Wanted wanted) {
-        return new Slot(wanted.variable(), wanted.called(), wanted.type(), wanted.options());
+        String counted = wanted.type() == ValueType.NUMBER
+                ? wanted.asked().stream()
+                        .flatMap(words -> COUNTED.matcher(words).results())
+                        .map(found -> found.group(1) == null ? found.group(2) : found.group(1))
+                        .distinct()
+                        .collect(Collectors.joining(" "))
+                : "";
+        return new Slot(wanted.variable(), wanted.called(), wanted.type(), wanted.options(), counted);
     }
 
     public String name() {
@@ -53,7 +76,7 @@ public final class Slot {
     SlotWords words() {
         SlotWords known = words;
         if (known == null) {
-            known = SlotWords.of(name, label);
+            known = SlotWords.of(name, counted.isEmpty() ? label : label + " " + counted);
             words = known;
         }
         return known;

@@ -42,6 +42,7 @@ record SlotWords(Set<String> own, Set<String> cues, boolean countsPeople, boolea
             Map.entry("tickets", "ticket tickets seat seats"),
             Map.entry("years", "year years yrs yr"),
             Map.entry("experience", "experience year years"),
+            Map.entry("metres", "metre metres meter meters m high tall"),
             Map.entry("minutes", "minute minutes min mins hour hours hr hrs"),
             Map.entry("duration", "minute minutes min mins hour hours long"),
             Map.entry("hours", "hour hours hrs"),

@@ -6,7 +6,6 @@ import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.TurnRun;
-import com.shuttle.core.flow.Fact;
 import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.ValueType;
@@ -152,7 +151,7 @@ final class Asking {
     boolean saysOnlyYes(Wanted wanted, String text) {
         return wanted.type().free()
                 && ONLY_YES.matcher(text).matches()
-                && wordings(wanted).stream()
+                && wanted.asked().stream()
                         .anyMatch(words -> ASKS_WHETHER.matcher(words).find());
     }
 
@@ -177,17 +176,9 @@ final class Asking {
         return bare.toString().isBlank() && !ORDERED.in(text) && !SOME_OF_THEM.in(text) ? text : bare.toString();
     }
 
-    private static List<String> wordings(Wanted wanted) {
-        return switch (wanted) {
-            case Question question -> question.ask();
-            case Fact fact -> List.of(fact.ask());
-            default -> List.of();
-        };
-    }
-
     /** All that a question says of what it asks for, in lower case. */
     static String asked(Wanted wanted) {
-        String words = String.join(" ", wordings(wanted));
+        String words = String.join(" ", wanted.asked());
         return (wanted.called() + " " + wanted.variable().replace('_', ' ') + " " + words).toLowerCase(Locale.ROOT);
     }
 

@@ -54,6 +54,9 @@ public final class GivenAway {
         };
     }
 
+    /** Fewer letters name nothing that is still to be asked. */
+    private static final int FEWEST_LETTERS = 5;
+
     /** Whether a text can hold a value at all: a figure, an address, a capital, or words enough to name something. */
     private static boolean tells(String text) {
         if (BareValue.isIdle(text)) {
@@ -67,7 +70,7 @@ public final class GivenAway {
             }
             letters += Character.isLetter(c) ? 1 : 0;
         }
-        return letters > 6;
+        return letters >= FEWEST_LETTERS;
     }
 
     /** Keeps what a message told besides, and says so. @param told by variable, as from {@link #of} */
