@@ -127,8 +127,7 @@ public final class Playbook {
             for (Step step : flow.allSteps()) {
                 for (Wanted one : step.wants()) {
                     if (!one.variable().isBlank() && one.type().givenAside()) {
-                        slots.putIfAbsent(
-                                one.variable(), new Slot(one.variable(), one.called(), one.type(), one.options()));
+                        slots.putIfAbsent(one.variable(), Slot.of(one));
                     }
                 }
             }

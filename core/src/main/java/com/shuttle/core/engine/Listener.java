@@ -69,7 +69,7 @@ final class Listener {
         this.questions = new Questions(walker);
         this.flows = new FlowPhrases(run);
         this.asides = new Asides(walker, repairs, givenAway);
-        this.performer = new Performer(walker, requests, asides, questions, repairs, givenAway);
+        this.performer = new Performer(walker, requests, asides, questions, givenAway);
         this.byAct = new ActClaims(walker, requests, asides, acts);
         this.filing = new Filing(walker, acts);
     }
@@ -151,9 +151,7 @@ final class Listener {
         doubted = heard != null && answer == null;
         // "No" is an answer or the beginning of a correction: where the message surely corrects, others may have it.
         boolean onlyRefuses = answer != null && !answer.files() && acts.surely(Act.CORRECT);
-        boolean heardAll = answer != null
-                && (aside() && answer.strength() >= Strengths.ANSWER && !onlyRefuses
-                        || walker.player().hearsChanges());
+        boolean heardAll = answer != null && aside() && answer.strength() >= Strengths.ANSWER && !onlyRefuses;
         Heard change = heardAll ? null : repairs.change(text, acts);
         Map<String, Reading.Given> told = told(text, answer, change);
         List<Span> facts = told.values().stream()

@@ -15,22 +15,14 @@ final class Performer {
     private final Requests requests;
     private final Asides asides;
     private final Questions questions;
-    private final Repairs repairs;
     private final GivenAway givenAway;
 
-    Performer(
-            Walker walker,
-            Requests requests,
-            Asides asides,
-            Questions questions,
-            Repairs repairs,
-            GivenAway givenAway) {
+    Performer(Walker walker, Requests requests, Asides asides, Questions questions, GivenAway givenAway) {
         this.run = walker.run();
         this.walker = walker;
         this.requests = requests;
         this.asides = asides;
         this.questions = questions;
-        this.repairs = repairs;
         this.givenAway = givenAway;
     }
 
@@ -53,7 +45,7 @@ final class Performer {
             case TalkMove.OfKnowledge knowledge -> questions.perform(knowledge);
             case TalkMove.OfPast past -> new Redoing(walker, ClauseActs.UNKNOWN).perform(past);
             case TalkMove.OfOffer offer -> new Picks(walker).perform(offer);
-            case TalkMove.Mend mend -> repairs.perform(mend);
+            case TalkMove.Mend mend -> new Mending(walker).perform(mend);
             case TalkMove.Keep(String variable, Reading.Given given) -> givenAway.keep(Map.of(variable, given));
         }
     }

@@ -4,17 +4,13 @@ import static java.util.Objects.requireNonNull;
 
 import com.shuttle.core.acts.Act;
 import com.shuttle.core.conversation.Awaiting;
-import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.engine.steps.Player;
-import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.Offers;
 import com.shuttle.core.engine.turn.Phrasebook;
-import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.Choice;
 import com.shuttle.core.flow.Occasion;
-import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.Question;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.ValueType;
@@ -36,7 +32,6 @@ import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -242,58 +237,6 @@ final class Repairs {
         };
     }
 
-    /** Afterwards the conversation stands where it stood, or elsewhere where a choice that leads on was changed. */
-    void perform(TalkMove.Mend move) {
-        List<String> shown = new ArrayList<>();
-        Playbook.Chosen elsewhere = null;
-        for (Repair repair : move.repairs()) {
-            String problem = problem(repair);
-            if (problem != null) {
-                run.say(problem);
-                continue;
-            }
-            run.facts.set(repair.variable(), repair.after());
-            shown.add(Texts.escaped(repair.after().shown()));
-            elsewhere = leadsElsewhere(repair) instanceof Playbook.Chosen choice ? choice : elsewhere;
-        }
-        if (!shown.isEmpty()) {
-            run.say(Phrasebook.changed(shown));
-        }
-        if (elsewhere != null) {
-            String label = run.facts.value(elsewhere.slot().name()) instanceof Value.Text(String text) ? text : "";
-            String option = elsewhere.step().options().stream()
-                    .filter(one -> one.label().equals(label))
-                    .map(Option::exit)
-                    .findFirst()
-                    .orElse(Choice.OTHERWISE.id());
-            run.await(null);
-            run.stand(elsewhere.place());
-            walker.leave(elsewhere.step(), option);
-        }
-    }
-
-    /** Why a value does not fit the question that asks for it; null where it does. */
-    private @Nullable String problem(Repair repair) {
-        return run.trail.places().stream()
-                .map(run.playbook::step)
-                .filter(step ->
-                        step instanceof Question question && question.variable().equals(repair.variable()))
-                .map(step -> AnswerCheck.problem((Question) step, repair.after(), run))
-                .filter(Objects::nonNull)
-                .findFirst()
-                .orElse(null);
-    }
-
-    /** The choice that was answered and whose options lead different ways. */
-    private Playbook.@Nullable Chosen leadsElsewhere(Repair repair) {
-        return run.playbook.choices().stream()
-                .filter(choice -> choice.slot().name().equals(repair.variable())
-                        && !choice.step().oneWay()
-                        && run.trail.places().contains(choice.place()))
-                .findFirst()
-                .orElse(null);
-    }
-
     @Nullable
     Slot pending(@Nullable Awaiting awaiting) {
         Step step = run.playbook.step(run.at());
@@ -306,7 +249,7 @@ final class Repairs {
                     choice.table().isEmpty() ? Offers.options(choice, run) : Offers.asOffered(pick.offers()));
         }
         Wanted wanted = awaiting == null ? null : walker.player().wanted(awaiting);
-        return wanted == null ? null : new Slot(wanted.variable(), wanted.called(), wanted.type(), wanted.options());
+        return wanted == null ? null : Slot.of(wanted);
     }
 
     /** What a variable is asked as, whatever its kind. */

@@ -8,6 +8,7 @@ import com.shuttle.core.engine.turn.AnswerCheck;
 import com.shuttle.core.engine.turn.Phrasebook;
 import com.shuttle.core.engine.turn.Texts;
 import com.shuttle.core.engine.turn.TurnRun;
+import com.shuttle.core.flow.Option;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.BareValue;
@@ -29,6 +30,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** What a message gives away besides its answer, of all that is still to be asked. For one turn. */
@@ -55,7 +57,9 @@ public final class GivenAway {
     }
 
     /** Fewer letters name nothing that is still to be asked. */
-    private static final int FEWEST_LETTERS = 5;
+    private static final int FEWEST_LETTERS = 7;
+
+    private static final int SHORTEST_NAME = 4;
 
     /** Whether a text can hold a value at all: a figure, an address, a capital, or words enough to name something. */
     private static boolean tells(String text) {
@@ -195,7 +199,28 @@ public final class GivenAway {
     public Map<String, Reading.Given> of(String text, List<String> except) {
         return tells(text)
                 ? run.facts.workedOut(run.at() + " " + except + " " + text, () -> readAway(text, except))
-                : Map.of();
+                : BareValue.isIdle(text) ? Map.of() : named(text, except);
+    }
+
+    /** The option of a single choice still to come that a word or two name wholly: "kibble". */
+    private Map<String, Reading.Given> named(String text, List<String> except) {
+        String normal = Words.normal(text);
+        Map<String, Reading.Given> named = new LinkedHashMap<>();
+        for (Slot slot : openSlots(except)) {
+            slot.options().stream()
+                    .filter(option -> isChoice(slot) && normal.length() >= SHORTEST_NAME && isCalled(option, normal))
+                    .findFirst()
+                    .map(option -> slot.type() == ValueType.MULTI_CHOICE
+                            ? new Value.Many(List.of(option.label()))
+                            : new Value.Text(option.label()))
+                    .ifPresent(value -> named.put(slot.name(), new Reading.Given(value, 0, text.length())));
+        }
+        return named.size() == 1 ? named : Map.of();
+    }
+
+    private static boolean isCalled(Option option, String normal) {
+        return Stream.concat(Stream.of(option.label()), option.also().stream())
+                .anyMatch(name -> Words.normal(name).equals(normal));
     }
 
     /** What is read and fits; where something does not fit what would take it, whatever else it may be for. */

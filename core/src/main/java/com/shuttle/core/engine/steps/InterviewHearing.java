@@ -27,14 +27,14 @@ final class InterviewHearing {
     private final Interview step;
     private final TurnRun run;
     private final Asking asking;
-    private final FactChanges changes;
+    private final FactsSaid said;
 
     InterviewHearing(InterviewPlayer player, Interview step) {
         this.player = player;
         this.step = step;
         this.run = player.run;
         this.asking = new Asking(run);
-        this.changes = new FactChanges(run);
+        this.said = new FactsSaid(run);
     }
 
     @Nullable
@@ -80,7 +80,7 @@ final class InterviewHearing {
             if (all
                     && lower
                     && only != null
-                    && FactChanges.takesAnyWords(only.type())
+                    && FactsSaid.takesAnyWords(only.type())
                     && !others.keySet().equals(given.keySet())) {
                 // "Own sandwiches" says something of lunch, and is no school.
                 others.keySet().stream()
@@ -90,21 +90,13 @@ final class InterviewHearing {
             }
             others.forEach(given::putIfAbsent);
         }
-        if (!free || FactChanges.orders(text) || FactChanges.mends(text)) {
-            Map<Fact, Value> changed = changes.changes(step, text, given.isEmpty());
-            if (!changed.isEmpty() && only != null && all && FactChanges.takesAnyWords(only.type())) {
-                // "Change the date to 7 May" is no name of a school.
-                given.remove(only);
-            }
-            given.putAll(changed);
-        }
         if (!given.isEmpty()) {
             return beside(text, Heard.of(new StepMove.Give(named(given), text)).filing());
         }
-        Fact unclear = free ? null : changes.unclear(player.missing(), text);
+        Fact unclear = free ? null : said.unclear(player.missing(), text);
         if (unclear != null) {
             Awaiting.Facts one = new Awaiting.Facts(unclear.type(), Offers.of(unclear), 0, List.of(unclear.variable()));
-            return Heard.of(new StepMove.AskWhich(changes.choices(unclear, text), one));
+            return Heard.of(new StepMove.AskWhich(said.choices(unclear, text), one));
         }
         if (only != null) {
             return only.optional() && player.saysNo(text) ? Heard.of(new StepMove.LeaveOut(only.variable())) : null;
@@ -115,11 +107,6 @@ final class InterviewHearing {
     }
 
     private @Nullable Heard hearAtReadBack(String text) {
-        Map<Fact, Value> changed = changes.changes(step, text, true);
-        if (!changed.isEmpty()) {
-            Map<String, Value> named = named(changed);
-            return beside(text, Heard.of(new StepMove.Give(named, ""), "changed", String.join(", ", named.keySet())));
-        }
         Boolean right = Words.looksLikeQuestion(text)
                 ? null
                 : InterviewWords.approves(text) ? Boolean.TRUE : player.yesOrNo(text);
@@ -141,7 +128,7 @@ final class InterviewHearing {
 
     /** Facts not yet known that the message gives. */
     private Map<Fact, Value> several(String text) {
-        return changes.read(
+        return said.read(
                 step.facts().stream()
                         .filter(fact -> !run.facts.knows(fact.variable()))
                         .toList(),

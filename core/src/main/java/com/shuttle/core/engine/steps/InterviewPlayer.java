@@ -139,11 +139,6 @@ final class InterviewPlayer extends Player {
     // Hearing
 
     @Override
-    public boolean hearsChanges() {
-        return true;
-    }
-
-    @Override
     public @Nullable Heard hear(Awaiting awaiting, String text) {
         return switch (awaiting) {
             case Awaiting.Facts asked -> new InterviewHearing(this, step).hear(asked, text);
@@ -214,7 +209,7 @@ final class InterviewPlayer extends Player {
                 if (before != null && !before.equals(value)) {
                     changed.add(Phrasebook.the(fact.called()) + " to " + Texts.escaped(value.shown()));
                 } else if (before == null && !text.isEmpty() && fact != only) {
-                    kept.add(Phrasebook.kept(FactChanges.slot(fact), Texts.escaped(value.shown())));
+                    kept.add(Phrasebook.kept(FactsSaid.slot(fact), Texts.escaped(value.shown())));
                 }
             } else {
                 run.trace("does not fit", problem);

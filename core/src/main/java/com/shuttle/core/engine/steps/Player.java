@@ -66,11 +66,6 @@ public abstract class Player {
         return heard == null ? null : heard.doing(new Move.Resume(before, (Move.OfStep) heard.move()));
     }
 
-    /** Whether the step hears changes to what it asks for, so that nobody else need look for them first. */
-    public boolean hearsChanges() {
-        return false;
-    }
-
     /**
      * Does what a message was understood to make it do.
      *

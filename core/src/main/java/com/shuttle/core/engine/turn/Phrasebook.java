@@ -4,6 +4,7 @@ import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.Regex;
 import com.shuttle.core.reading.Slot;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -105,8 +106,20 @@ public final class Phrasebook {
         };
     }
 
-    /** What was changed, said back. */
-    public static String changed(List<String> shown) {
+    /**
+     * What was changed, said back.
+     *
+     * @param called what people call it, one for each; empty for what the values tell
+     * @param shown  the new values
+     */
+    public static String changed(List<String> called, List<String> shown) {
+        if (called.stream().noneMatch(String::isEmpty) && shown.stream().noneMatch(String::isBlank)) {
+            List<String> changes = new ArrayList<>();
+            for (int i = 0; i < shown.size(); i++) {
+                changes.add(the(called.get(i)) + " to " + shown.get(i));
+            }
+            return "I've changed " + all(changes) + ".";
+        }
         return shown.stream().allMatch(String::isBlank)
                 ? "Thanks, I've taken that out."
                 : "Thanks, I've changed that to " + all(shown) + ".";
