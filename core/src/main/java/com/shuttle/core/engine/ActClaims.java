@@ -123,7 +123,10 @@ final class ActClaims {
     /** Another option of an earlier choice, where a message is marked as one that mends something; null for none. */
     @Nullable
     Heard otherChoice(String text) {
-        return acts.known() && RepairReader.isMarked(text) ? new Redoing(walker, acts).choosing(text) : null;
+        boolean wonders = acts.onlyWonders(RepairReader.unmarked(text));
+        return acts.known() && !wonders && RepairReader.isMarked(text)
+                ? new Redoing(walker, acts).choosing(text)
+                : null;
     }
 
     /**

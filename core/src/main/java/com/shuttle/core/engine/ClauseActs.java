@@ -214,6 +214,11 @@ final class ClauseActs {
         return !known() || of(Act.GIVE, words) >= EVEN;
     }
 
+    /** Whether words have a question's form, and a message hardly mends or requests anything: "wait, is he too young for it". */
+    boolean onlyWonders(String words) {
+        return known() && Words.looksLikeQuestion(words) && likeliest(Act.CORRECT) + likeliest(Act.REQUEST) < MAY_ASK;
+    }
+
     /** Whether a message as a whole tells something that is not what is asked. */
     boolean tell() {
         return whole().of(Kind.TELL) >= EVEN;

@@ -3,21 +3,27 @@ package com.shuttle.core.engine;
 import com.shuttle.core.acts.Act;
 import com.shuttle.core.acts.Kind;
 import com.shuttle.core.conversation.Awaiting;
+import com.shuttle.core.engine.steps.GivenAway;
 import com.shuttle.core.engine.turn.Heard;
 import com.shuttle.core.engine.turn.StepMove;
 import com.shuttle.core.engine.turn.TurnRun;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.listening.Clauses;
 import com.shuttle.core.listening.Moods;
 import com.shuttle.core.listening.Span;
 import com.shuttle.core.listening.Strengths;
+import com.shuttle.core.reading.BareValue;
+import com.shuttle.core.reading.PlainReply;
 import com.shuttle.core.reading.Reader;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -30,6 +36,10 @@ final class Filing {
 
     /** What stands among other words is no value unless something is told with at least these odds. */
     private static final double PART = 0.4;
+
+    /** What is told by how it is written. */
+    private static final Set<ValueType> EXACT = EnumSet.of(
+            ValueType.DATE, ValueType.DATE_TIME, ValueType.TIME, ValueType.MONEY, ValueType.EMAIL, ValueType.PHONE);
 
     private final TurnRun run;
     private final Walker walker;
@@ -63,9 +73,12 @@ final class Filing {
             return null;
         }
         if (takesAnyWords() || answer.strength() <= Strengths.NO_OPTION) {
-            return isAddress(text)
+            return isAddress(text) || isForAnother(text)
                     ? null
                     : acts.mayGive(words) ? answer : isFree() && acts.tellsOf(words) ? doubting(text) : null;
+        }
+        if (asked() == ValueType.YES_NO && isOpen(text)) {
+            return null;
         }
         double gives = acts.gives(words);
         boolean guessed = answer.strength() < Strengths.ANSWER;
@@ -105,6 +118,35 @@ final class Filing {
                 .anyMatch(type -> Reader.reply(type, text, run.around().context())
                                 instanceof Reading.Given(Value value, int start, int end)
                         && Span.explains(text, List.of(new Span(start, end))));
+    }
+
+    /**
+     * Whether a message is nothing but what another question asks for, where any words would do for this one: a day to "from which
+     * town?". What asks for somebody's own words leaves to others only what can be nothing else.
+     */
+    private boolean isForAnother(String text) {
+        Awaiting pending = Questions.beneath(run.awaiting());
+        Wanted asked = pending == null ? null : walker.player().wanted(pending);
+        if (asked == null) {
+            return false;
+        }
+        if (!asked.type().free() && BareValue.of(text, run.around().context()) != BareValue.NONE) {
+            return true;
+        }
+        List<String> own = List.of(asked.variable());
+        return new GivenAway(run).of(text, own).entrySet().stream().anyMatch(entry -> {
+                    ValueType type = run.playbook.variables().get(entry.getKey());
+                    Span words =
+                            new Span(entry.getValue().start(), entry.getValue().end());
+                    boolean strict = type != null && EXACT.contains(type);
+                    return (strict || !asked.type().free()) && Span.explains(text, List.of(words));
+                })
+                || !asked.type().free() && !implied(text, text, Slot.of(asked)).isEmpty();
+    }
+
+    /** "Lunch depends on the price" says neither yes nor no. */
+    private boolean isOpen(String text) {
+        return acts.whole().of(Act.UNSURE) >= ClauseActs.LIKELY && !PlainReply.matches(text);
     }
 
     private @Nullable ValueType asked() {

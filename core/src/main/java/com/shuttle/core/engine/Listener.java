@@ -166,7 +166,7 @@ final class Listener {
                                 && !Weighing.say(text, Span.minus(Span.all(text), facts))
                         || answer != null && answer.strength() <= Strengths.NO_OPTION && acts.tell());
         claims.add(Source.ANSWER, onlyTells ? null : answer, both(facts, person));
-        Heard attitude = answer == null ? byAct.attitude(text) : null;
+        Heard attitude = answer == null && !(acts.leads(Act.REFUSE) && !told.isEmpty()) ? byAct.attitude(text) : null;
         claims.add(Source.MOOD, attitude == null ? asides.aboutThemselves(text) : attitude, List.of());
         Playbook.Phrase meant = standing == null && answer == null ? flows.meant(text, acts) : null;
         claims.add(Source.FLOW, meant == null ? null : flows.lead(meant).as(Strengths.GUESSED), facts);

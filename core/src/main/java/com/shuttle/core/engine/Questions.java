@@ -195,6 +195,9 @@ final class Questions {
         Finding.Outcome outcome = answering.outcome(finding);
         boolean byTable =
                 !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;
+        if (telling && !asks && finding.confidence() < SURE_OF_TOLD) {
+            return null;
+        }
         boolean placed = told != null && !told.isEmpty();
         if (telling && !asks && pending != null && (outcome != Finding.Outcome.ANSWER || byTable || !placed)) {
             return null;

@@ -71,6 +71,9 @@ final class Repairs {
     @Nullable
     Heard change(String text, ClauseActs acts) {
         double correcting = acts.correcting();
+        if (acts.onlyWonders(RepairReader.unmarked(text))) {
+            return null;
+        }
         Awaiting awaiting = run.awaiting();
         Slot pending = pending(awaiting);
         List<Known> known = known(pending, run.playbook::slot);

@@ -11,7 +11,7 @@ public final class Completing {
 
     private static final Finder DAY_ONLY = Finder.of("\\b\\d{1,2}(?:st|nd|rd|th)\\b");
     private static final Finder MORE_OF_A_DAY = Finder.of(
-            "\\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\w*|\\b(?:next|this) (?:month|week|year)|\\b20\\d\\d\\b|\\d[/.]\\d");
+            "\\b(?!maybe\\b)(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\w*|\\b(?:next|this) (?:month|week|year)|\\b20\\d\\d\\b|\\d[/.]\\d");
 
     private Completing() {}
 

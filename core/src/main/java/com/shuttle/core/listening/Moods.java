@@ -25,7 +25,7 @@ public final class Moods {
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern LOST = Pattern.compile(
-            "\\W*(?:(?:oh|um+|uh|er+m?|hm+|well|wait|but|no)\\W++)*+(?:sorry(?=\\W*\\?)|what(?: (?:was that|do you mean(?: by (?:that|this))?|does (?:that|this|it) mean|did you say))?|huh|eh|pardon(?: me)?|come again|excuse me|say (?:that|it) again"
+            "\\W*(?:(?:oh|um+|uh|er+m?|hm+|well|wait|but|no|please)\\W++)*+(?:help(?: me)?|sorry(?=\\W*\\?)|what(?: (?:was that|do you mean(?: by (?:that|this))?|does (?:that|this|it) mean|did you say))?|huh|eh|pardon(?: me)?|come again|excuse me|say (?:that|it) again"
                     + "|(?:can|could|would) you (?:please )?(?:repeat|rephrase|explain)(?: (?:that|it|this|the question))?|repeat(?: (?:that|it|please))?|(?:i|we) (?:don'?t|do not|didn'?t) (?:understand|get (?:it|that|you)|follow)(?: (?:that|you|it|this|the question))?"
                     + "|what (?:is|was) the question|(?:i'?m|i am) (?:lost|confused))(?: please| sorry)?\\W*",
             Pattern.CASE_INSENSITIVE);

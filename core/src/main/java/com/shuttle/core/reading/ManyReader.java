@@ -16,14 +16,14 @@ import java.util.regex.Pattern;
 final class ManyReader {
 
     private static final Pattern ALL = Pattern.compile(
-            "(?<!for )(?<!after )(?<!at )(?<!us )(?<!that's )\\b(?:all(?: (?:of (?:them|those|these|it|the above)|two|three|four|five|six))?|everything|anything(?= but)|the (?:whole )?lot|every one"
+            "(?<!for )(?<!after )(?<!at )(?<!us )(?<!that's )(?<!thats )(?<!that is )(?<!be )\\b(?:all(?: (?:of (?:them|those|these|it|the above)|two|three|four|five|six))?|everything|anything(?= but)|the (?:whole )?lot|every one"
                     + "|each of them|any of (?:them|these))\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern BUT = Pattern.compile(
             "\\b(?:except(?: for)?|but not|apart from|bar|excluding|other than|without|minus|not|but no|save|but)\\b",
             Pattern.CASE_INSENSITIVE);
     private static final Pattern NONE = Pattern.compile(
-            "^\\W*(?:no|none|nope|nothing|neither|not any|none of (?:them|these|those|the above)|no thanks?|no thank you|nah|n/?a|nil)\\b(?!\\s+\\w+\\s+\\w+\\s+\\w+\\s+\\w+).*$",
+            "^\\W*(?:(?:that'?s|that is|that'?ll be|that will be) (?:all|it|everything)|no|none|nope|nothing|neither|not any|none of (?:them|these|those|the above)|no thanks?|no thank you|nah|n/?a|nil)\\b(?!\\s+\\w+\\s+\\w+\\s+\\w+\\s+\\w+).*$",
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
     /** Nothing is wanted, whatever else is said. */
     private static final Finder OWN = Finder.of(

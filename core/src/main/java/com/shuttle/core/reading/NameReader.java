@@ -220,8 +220,7 @@ final class NameReader {
     }
 
     /** Two words or three that begin with capitals, where a message has no others that do: "they have me down as Ida Marlow". */
-    private static final Pattern CAPITALS = Pattern.compile(
-            "(?<!\\p{Lu}[\\p{L}'’-]{1,30} )\\p{Lu}[\\p{L}'’-]++(?: \\p{Lu}[\\p{L}'’-]++){1,2}(?! \\p{Lu})");
+    private static final Pattern CAPITALS = Pattern.compile("\\p{Lu}[\\p{L}'’-]++(?: \\p{Lu}[\\p{L}'’-]++){1,2}+");
 
     private static Reading onlyName(String text) {
         Matcher capitals = CAPITALS.matcher(text);
@@ -233,7 +232,10 @@ final class NameReader {
         String name = name(capitals.group());
         boolean others = capitals.find() || text.indexOf('@') >= 0;
         boolean denied = Regex.matches(text.substring(0, start), "(?is).*\\b(?:not|isn't|from|at|of)\\s+");
-        return name == null || others || denied || CompanyReader.looksLikeOne(name)
+        // "Marlow Sixth Form College" goes on.
+        boolean longer =
+                end + 1 < text.length() && text.charAt(end) == ' ' && Character.isUpperCase(text.charAt(end + 1));
+        return name == null || longer || others || denied || CompanyReader.looksLikeOne(name)
                 ? Reading.NOTHING
                 : given(name, start, end);
     }

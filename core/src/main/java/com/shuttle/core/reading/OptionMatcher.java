@@ -40,7 +40,7 @@ public final class OptionMatcher {
     static final double MEANT = 0.27;
 
     /** From this cosine on, words that tell of something may mean an option. */
-    private static final double MEANT_TOLD = 0.35;
+    private static final double MEANT_TOLD = 0.42;
 
     /** An option meant must be nearer than the next by this much. */
     static final double MARGIN = 0.14;

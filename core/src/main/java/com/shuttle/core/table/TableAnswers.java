@@ -1,7 +1,9 @@
 package com.shuttle.core.table;
 
+import com.shuttle.core.reading.Finder;
 import com.shuttle.core.table.Table.Row;
 import com.shuttle.core.table.TableQuestion.Understood;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -49,7 +51,24 @@ public final class TableAnswers {
 
     /** What a question asks of the table; empty where it asks nothing of it. */
     public Optional<TableAnswer> ask(String question) {
-        return TableQuestion.read(question, table, terms).map(this::answer);
+        return TableQuestion.read(question, table, terms)
+                .map(this::answer)
+                .map(answer -> PRICE.in(question) && isOnlyForSoMany(answer.query())
+                        ? new TableAnswer(answer.query(), answer.markdown(), answer.confidence() * HARDLY)
+                        : answer);
+    }
+
+    private static final Finder PRICE =
+            Finder.of("\\b(?:how much|what (?:do|does|would|will) (?:it|that|this) cost|whats? (?:it|that) cost)\\b");
+
+    /** Of what is only near, rather a suggestion than an answer. */
+    private static final double HARDLY = 0.5;
+
+    /** "How much for eight" asks for a price, and not for rows that have room for eight. */
+    private static boolean isOnlyForSoMany(Query query) {
+        return query.named().isEmpty()
+                && query.where() instanceof Condition.Figure(Column column, Condition.Op op, BigDecimal figure)
+                && column.bound() == Column.Bound.UP_TO;
     }
 
     private TableAnswer answer(Understood understood) {

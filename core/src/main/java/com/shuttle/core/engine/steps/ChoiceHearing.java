@@ -40,7 +40,7 @@ final class ChoiceHearing {
     private static final int MOST_NEAR = 2;
 
     private static final Pattern AGREES = Pattern.compile(
-            "\\W*(?:yes|yep|yeah|yup|sure|ok(?:ay)?|right|exactly|correct|that|that'?s|it|is|one|please|it'?s|\\W)+\\W*",
+            "\\W*(?:yes|yep|yeah|yup|ye|y|sure|ok(?:ay)?|right|exactly|correct|that|that'?s|it|is|one|please|it'?s|\\W)+\\W*",
             Pattern.CASE_INSENSITIVE);
 
     private final Choice step;
@@ -96,7 +96,9 @@ final class ChoiceHearing {
 
     private @Nullable Heard hearOne(Awaiting.Pick pick, List<Option> offered, String text, String said) {
         boolean leadsOn = step.exit(Choice.OTHERWISE.id()) != null;
-        boolean mayMean = !Words.looksLikeQuestion(said)
+        // Of one alone any words are nearest to it.
+        boolean mayMean = offered.size() > 1
+                && !Words.looksLikeQuestion(said)
                 && Words.of(Words.readable(said)).size() <= MOST_WORDS
                 && !leadsOn
                 && BareValue.of(said, run.around().context()) == BareValue.NONE

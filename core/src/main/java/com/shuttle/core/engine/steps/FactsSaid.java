@@ -10,6 +10,7 @@ import com.shuttle.core.reading.Value;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** What a message says of an interview's facts. */
@@ -21,12 +22,16 @@ final class FactsSaid {
         this.run = run;
     }
 
+    /** "No lunch, thank you". */
+    private static final Pattern THANKS = Pattern.compile(
+            "[\\s,.!]*\\b(?:thanks|thank you|many thanks|ta|please|pls)\\W*$", Pattern.CASE_INSENSITIVE);
+
     /** What a message says of these facts. */
     Map<Fact, Value> read(List<Fact> facts, String text) {
         List<Fact> readable = facts.stream()
                 .filter(fact -> fact.type().givenAside() || fact.type() == ValueType.YES_NO)
                 .toList();
-        Map<String, Reading> read = asides(readable, text);
+        Map<String, Reading> read = asides(readable, THANKS.matcher(text).replaceFirst(""));
         Map<Fact, Value> values = new LinkedHashMap<>();
         for (Fact fact : readable) {
             if (read.get(fact.variable()) instanceof Reading.Given(Value value, int start, int end)) {

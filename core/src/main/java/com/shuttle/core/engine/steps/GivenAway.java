@@ -49,8 +49,10 @@ public final class GivenAway {
     /** A name that nobody asked for is only taken from whoever says it of themselves. */
     private boolean isTheirs(Slot slot, Reading.Given given, String text) {
         return switch (slot.type()) {
+            // Where a place is still to be told, "Harlow Bridge" may be one.
             case PERSON_NAME ->
-                OwnNames.isOwn(text, given.start(), given.end(), run.around().context());
+                OwnNames.isOwn(text, given.start(), given.end(), run.around().context())
+                        && (!wantsPlace() || OwnNames.isIntroduced(text, given.start(), true));
             case COMPANY -> OwnNames.isTold(text, given.start(), given.end());
             default -> true;
         };
@@ -139,6 +141,11 @@ public final class GivenAway {
                 .orElse(null);
     }
 
+    private boolean wantsPlace() {
+        return run.playbook.wanted().stream()
+                .anyMatch(wanted -> wanted.type() == ValueType.PLACE && !run.facts.knows(wanted.variable()));
+    }
+
     /** Whether a day is asked for now or still open. */
     public boolean wantsDay() {
         return openSlots(List.of()).stream()
@@ -216,6 +223,17 @@ public final class GivenAway {
                     .ifPresent(value -> named.put(slot.name(), new Reading.Given(value, 0, text.length())));
         }
         return named.size() == 1 ? named : Map.of();
+    }
+
+    /** Whether a message tells something, or rules out an option, of what is still to be asked beside one variable. */
+    boolean speaksOf(String text, String beside) {
+        List<String> except = List.of(beside);
+        return openSlots(except).stream()
+                        .anyMatch(slot -> isChoice(slot)
+                                && !OptionsSaid.of(text, slot.options())
+                                        .denied()
+                                        .isEmpty())
+                || !of(text, except).isEmpty();
     }
 
     private static boolean isCalled(Option option, String normal) {

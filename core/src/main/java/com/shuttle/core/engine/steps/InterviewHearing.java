@@ -65,7 +65,10 @@ final class InterviewHearing {
                     return Heard.of(new StepMove.AskWhich(values, asked));
                 }
                 case Reading.Refused() -> {
-                    return Heard.of(new StepMove.Refuse());
+                    // "No lunch" refuses something else.
+                    if (several(text).isEmpty()) {
+                        return Heard.of(new StepMove.Refuse());
+                    }
                 }
                 case Reading.AskedBack() -> {
                     return null;

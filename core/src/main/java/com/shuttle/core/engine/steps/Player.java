@@ -137,10 +137,15 @@ public abstract class Player {
         }
     }
 
+    /** Whether a text denies one thing rather than what was asked. */
+    protected static boolean deniesOne(String text) {
+        return NO_SUCH.matcher(text).matches();
+    }
+
     /** Whether a text is a plain no. */
     protected boolean saysNo(String text) {
         boolean plain = Words.of(text).size() <= 4 || Regex.matches(text.strip(), "(?is)(?:no|nah|nope|not)\\b.*");
-        return plain && !NO_SUCH.matcher(text).matches() && yesOrNo(text) == Boolean.FALSE;
+        return plain && !deniesOne(text) && yesOrNo(text) == Boolean.FALSE;
     }
 
     /** Yes, no, or null for neither. */

@@ -124,16 +124,14 @@ final class QuestionPlayer extends Player {
                         Heard.of(new StepMove.AskWhich(candidates, reply), "", candidates.size() + " readings"),
                         start,
                         end);
-            case Reading.Refused() -> Heard.of(new StepMove.Refuse());
+            // "No food" refuses something else.
+            case Reading.Refused() ->
+                new GivenAway(run).speaksOf(text, step.variable()) ? null : Heard.of(new StepMove.Refuse());
             case Reading.AskedBack() ->
                 Heard.of(new StepMove.TellWhy(), "asked back", step.type().label());
             // "No telescopes, the rest yes" refuses something else.
             case Reading.Nothing() ->
-                step.optional()
-                                && saysNo(text)
-                                && new GivenAway(run)
-                                        .of(text, List.of(step.variable()))
-                                        .isEmpty()
+                step.optional() && saysNo(text) && !new GivenAway(run).speaksOf(text, step.variable())
                         ? Heard.of(new StepMove.Refuse())
                         : null;
         };
@@ -156,7 +154,7 @@ final class QuestionPlayer extends Player {
             return Heard.of(new StepMove.TakeInstead(confirm.resumes(), value));
         }
         Boolean right = yesOrNo(text);
-        String instead = Boolean.FALSE.equals(right) && step.type().free() ? afterNo(text) : "";
+        String instead = Boolean.FALSE.equals(right) && step.type().free() && !deniesOne(text) ? afterNo(text) : "";
         if (Exchange.says(instead)) {
             return Heard.of(new StepMove.TakeInstead(confirm.resumes(), new Value.Text(instead)))
                     .as(Strengths.FREE_ANSWER);
