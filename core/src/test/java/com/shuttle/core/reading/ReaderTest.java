@@ -56,6 +56,7 @@ class ReaderTest {
                 "none of your business|refused",
                 "I want to speak to somebody|nothing",
                 "🙂|nothing",
+                "Marlow Sixth Form College|nothing",
             })
     void names(String text, String expected) {
         assertThat(read(ValueType.PERSON_NAME, text, "GB")).isEqualTo(expected);
@@ -128,6 +129,7 @@ class ReaderTest {
                 "１８|18",
                 "dana2@example.org|nothing",
                 "007|7",
+                "about 3m high|3",
             })
     void numbers(String text, String expected) {
         assertThat(read(ValueType.NUMBER, text, "GB")).isEqualTo(expected);
@@ -188,6 +190,19 @@ class ReaderTest {
             })
     void whatAQuestionProposesIsOne(ValueType type, String text, String value) {
         assertThat(read(type, text, "GB")).isEqualTo(value);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "DATE|wed like food",
+                "DATE|the 3rd Tarnfell cubs",
+                "PLACE|its going to you",
+                "PLACE|Mr Koenig",
+            })
+    void whatOnlyLooksLikeAValueIsNone(ValueType type, String text) {
+        assertThat(read(type, text, "GB")).isEqualTo("nothing");
     }
 
     @Test

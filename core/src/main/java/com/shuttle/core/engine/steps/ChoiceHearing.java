@@ -43,6 +43,10 @@ final class ChoiceHearing {
             "\\W*(?:yes|yep|yeah|yup|ye|y|sure|ok(?:ay)?|right|exactly|correct|that|that'?s|it|is|one|please|it'?s|\\W)+\\W*",
             Pattern.CASE_INSENSITIVE);
 
+    private static final Pattern REFUSES = Pattern.compile(
+            "\\W*(?:(?:no|nope|nah|n|not|that|thanks|thank you|really|it|one|sorry)\\b\\W*)+",
+            Pattern.CASE_INSENSITIVE);
+
     private final Choice step;
     private final TurnRun run;
     private final GivenAway givenAway;
@@ -59,6 +63,9 @@ final class ChoiceHearing {
         List<Option> offered = offered(pick);
         if (offered.size() == 1 && AGREES.matcher(text).matches()) {
             return picked(pick, offered.getFirst(), "by a yes", text, false).filing();
+        }
+        if (offered.size() == 1 && REFUSES.matcher(text).matches()) {
+            return Heard.of(new StepMove.Refuse());
         }
         String said = Clauses.statements(text);
         if (step.many()) {
