@@ -81,6 +81,7 @@ public final class SeveralReader {
         new NumberSlots(this).read();
         new YesNoSlots(this).read();
         options.blank();
+        new PlaceSlots(this).read();
         List<Mention> companies = CompanyReader.find(rest());
         take(companies, ValueType.COMPANY);
         new NameSlots(this).read();

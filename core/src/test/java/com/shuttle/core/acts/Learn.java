@@ -75,8 +75,21 @@ public final class Learn {
         Files.writeString(
                 Path.of(args[1]),
                 new ActPage(rows.size(), byTrade, byFile, CutFigures.byFile(), sharpness).text()
+                        + cost(rows.size())
+                        + Turns.section()
                         + SubjectFit.section(folder.resolveSibling("knowledge"))
                         + Corpora.section(scores));
+    }
+
+    private static String cost(int clauses) {
+        double each = clauses / (double) Samples.all().size();
+        return """
+
+                ## What a message costs
+
+                %.2f clauses in the mean of the samples, and %d sentence vectors a clause; nothing where an option is picked or its label
+                typed. `./shuttle bench` measures how many messages a second that is.
+                """.formatted(each, Meaning.Model.values().length);
     }
 
     private static List<String> cuts(Map<String, Float> weights) {

@@ -13,6 +13,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -127,18 +128,58 @@ public final class Turns {
 
     /** @param args of so many messages one is played; each by itself where it is left out */
     public static void main(String[] args) throws IOException {
+        List<Judged> judged = judged(args.length == 0 ? 1 : Integer.parseInt(args[0]));
+        print("all", judged);
+        for (Kind kind : Kind.values()) {
+            print(kind.key(), of(kind, judged));
+        }
+    }
+
+    private static List<Judged> judged(int every) throws IOException {
         Turns turns = new Turns();
-        int every = args.length == 0 ? 1 : Integer.parseInt(args[0]);
-        List<Judged> judged = IntStream.range(0, turns.all.size())
+        return IntStream.range(0, turns.all.size())
                 .filter(i -> i % every == 0)
                 .parallel()
                 .mapToObj(turns::played)
                 .flatMap(Optional::stream)
                 .toList();
-        print("all", judged);
+    }
+
+    private static List<Judged> of(Kind kind, List<Judged> judged) {
+        return judged.stream().filter(one -> one.kind() == kind).toList();
+    }
+
+    private static double right(List<Judged> judged) {
+        return judged.stream().filter(Judged::right).count() / (double) Math.max(1, judged.size());
+    }
+
+    /** The part of the page of proof that tells them. */
+    static String section() throws IOException {
+        List<Judged> judged = judged(1);
+        StringBuilder page = new StringBuilder("""
+
+                ## What conversations make of them
+
+                Each sample of one clause, said to a bot that stands where it was sent, with odds that were learnt without its file and
+                the knowledge of another trade. *Right*: the conversation did what the sample's author meant it to do; a value filed
+                that was none is wrong, whatever else was done.
+
+                | kind | messages | right |
+                | --- | --- | --- |
+                """);
+        row(page, "all", judged);
         for (Kind kind : Kind.values()) {
-            print(kind.key(), judged.stream().filter(one -> one.kind() == kind).toList());
+            row(page, kind.label(), of(kind, judged));
         }
+        return page.toString();
+    }
+
+    private static void row(StringBuilder page, String what, List<Judged> judged) {
+        page.append("| %s | %d | %s |\n"
+                .formatted(
+                        what,
+                        judged.size(),
+                        String.format(Locale.ROOT, "%.3f", right(judged)).replace("0.", ".")));
     }
 
     private static void print(String what, List<Judged> judged) {
@@ -146,8 +187,7 @@ public final class Turns {
         judged.stream()
                 .filter(one -> !one.right())
                 .forEach(one -> one.came().forEach(came -> wrong.merge(came, 1, Integer::sum)));
-        double right = judged.stream().filter(Judged::right).count() / (double) Math.max(1, judged.size());
-        System.out.printf("%-14s %5d right %.3f, otherwise %s%n", what, judged.size(), right, wrong);
+        System.out.printf("%-14s %5d right %.3f, otherwise %s%n", what, judged.size(), right(judged), wrong);
     }
 
     private Optional<Judged> played(int index) {

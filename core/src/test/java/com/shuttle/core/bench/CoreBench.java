@@ -76,6 +76,12 @@ public final class CoreBench {
             tell("turns of 200 steps, " + kind, "/s", "EngineBench." + kind, figure -> figure.atLeast(100_000));
         }
         tell("messages at 40 options, 10 facts ahead", "/s", "EngineBench.richMessage", figure -> figure.atLeast(500));
+        tell(
+                "the same with the odds of what they do",
+                "/s",
+                "EngineBench.listenedMessage",
+                figure -> figure.atLeast(66));
+        tell("a label typed, with the same", "/s", "EngineBench.typedLabel", figure -> figure.atLeast(10_000));
         for (String type : ReadingBench.TYPES) {
             compare(
                     "readings of " + type + " beside a library's call",

@@ -1,6 +1,8 @@
 package com.shuttle.core.bench;
 
+import com.shuttle.core.acts.ActReader;
 import com.shuttle.core.acts.Odds;
+import com.shuttle.core.acts.Situation;
 import com.shuttle.core.booking.BookingFound;
 import com.shuttle.core.booking.FreeTimes;
 import com.shuttle.core.conversation.Event;
@@ -15,6 +17,8 @@ import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.knowledge.Finding;
+import com.shuttle.core.knowledge.Meaning;
+import com.shuttle.core.reading.Context;
 import com.shuttle.core.table.RowsFound;
 import java.time.Instant;
 import java.util.List;
@@ -56,6 +60,25 @@ public class EngineBench {
                                 case Query.SignalAddress ignored -> "";
                                 case Query.Consults ignored -> false;
                             });
+        }
+    };
+
+    private static final Meaning MEANING = Meaning.of(Meaning.shipped());
+    private static final ActReader ACTS = new ActReader(MEANING);
+
+    /** As {@link #NOTHING}, with what was learnt of messages. */
+    private static final World LISTENING = new World() {
+        @Override
+        public <R> R reply(Query<R> query) {
+            return switch (query) {
+                case Query.Acts(List<String> clauses, Situation situation, Context context) ->
+                    query.type()
+                            .cast(ACTS.read(clauses, situation, context, List.of())
+                                    .toArray(Odds[]::new));
+                case Query.Closeness(String text, List<String> others) ->
+                    query.type().cast(MEANING.closeness(text, others));
+                default -> NOTHING.reply(query);
+            };
         }
     };
 
@@ -131,13 +154,23 @@ public class EngineBench {
         return new Stamp(Instant.EPOCH, 1);
     }
 
+    private static final String RICH = "the teal kayak please, for 6 people on 14 April at 3pm";
+
     @Benchmark
     public Turn richMessage() {
-        return Engine.take(
-                forty,
-                atForty,
-                new Event.Said(stamp(), "the teal kayak please, for 6 people on 14 April at 3pm"),
-                NOTHING);
+        return Engine.take(forty, atForty, new Event.Said(stamp(), RICH), NOTHING);
+    }
+
+    /** The same with the odds of what its clauses do. */
+    @Benchmark
+    public Turn listenedMessage() {
+        return Engine.take(forty, atForty, new Event.Said(stamp(), RICH), LISTENING);
+    }
+
+    /** A label that is typed costs no odds. */
+    @Benchmark
+    public Turn typedLabel() {
+        return Engine.take(forty, atForty, new Event.Said(stamp(), "Teal kayak"), LISTENING);
     }
 
     private State after(State state, Event event) {

@@ -29,7 +29,8 @@ final class FactsSaid {
     /** What a message says of these facts. */
     Map<Fact, Value> read(List<Fact> facts, String text) {
         List<Fact> readable = facts.stream()
-                .filter(fact -> fact.type().givenAside() || fact.type() == ValueType.YES_NO)
+                .filter(fact ->
+                        fact.type().givenAside() || fact.type() == ValueType.YES_NO || fact.type() == ValueType.PLACE)
                 .toList();
         Map<String, Reading> read = asides(readable, THANKS.matcher(text).replaceFirst(""));
         Map<Fact, Value> values = new LinkedHashMap<>();

@@ -183,6 +183,12 @@ public final class GivenAway {
                 open.add(slot);
             }
         }
+        run.playbook.wanted().stream()
+                .filter(wanted -> wanted.type() == ValueType.PLACE
+                        && !run.facts.knows(wanted.variable())
+                        && !except.contains(wanted.variable()))
+                .map(Slot::of)
+                .forEach(open::add);
         for (Playbook.Chosen choice : run.playbook.choices()) {
             Slot slot = choice.slot();
             if (here != null
