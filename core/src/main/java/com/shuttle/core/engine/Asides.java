@@ -182,7 +182,10 @@ final class Asides {
                 goOn(Questions.beneath(run.awaiting()), REPLIES.getOrDefault(kind, Phrasebook.AS_YOU_LIKE));
             case TalkMove.PassOn(String said) -> {
                 run.note(said);
-                goOn(run.awaiting(), Phrasebook.NOTED_BESIDES);
+                // A month that is told may be half of the day that is asked for.
+                goOn(
+                        run.awaiting() instanceof Awaiting.Reply reply ? reply.after(said) : run.awaiting(),
+                        Phrasebook.NOTED_BESIDES);
             }
         }
     }

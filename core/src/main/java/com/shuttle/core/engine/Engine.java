@@ -39,7 +39,7 @@ public final class Engine {
      * Grows whenever the same events may lead to other turns than before. What was decided is kept with each turn, so that
      * conversations of earlier versions show as they were and go on from where they stand.
      */
-    public static final int VERSION = 13;
+    public static final int VERSION = 14;
 
     private static final JsonMapper MAPPER = JsonMapper.shared();
 

@@ -37,6 +37,9 @@ final class Filing {
     /** What stands among other words is no value unless something is told with at least these odds. */
     private static final double PART = 0.4;
 
+    /** What is called by a name, and so told by nearly any words. */
+    private static final Set<ValueType> NAMED = EnumSet.of(ValueType.PERSON_NAME, ValueType.COMPANY, ValueType.PLACE);
+
     /** What is told by how it is written. */
     private static final Set<ValueType> EXACT = EnumSet.of(
             ValueType.DATE, ValueType.DATE_TIME, ValueType.TIME, ValueType.MONEY, ValueType.EMAIL, ValueType.PHONE);
@@ -138,8 +141,10 @@ final class Filing {
                     ValueType type = run.playbook.variables().get(entry.getKey());
                     Span words =
                             new Span(entry.getValue().start(), entry.getValue().end());
-                    boolean strict = type != null && EXACT.contains(type);
-                    return (strict || !asked.type().free()) && Span.explains(text, List.of(words));
+                    boolean other = type != null && !type.free() && !NAMED.contains(type);
+                    return other
+                            && (EXACT.contains(type) || !asked.type().free())
+                            && Span.explains(text, List.of(words));
                 })
                 || !asked.type().free() && !implied(text, text, Slot.of(asked)).isEmpty();
     }
@@ -163,11 +168,7 @@ final class Filing {
     /** Whether nearly any words would do for what is asked. */
     private boolean takesAnyWords() {
         ValueType type = asked();
-        return type != null
-                && (type.free()
-                        || type == ValueType.PERSON_NAME
-                        || type == ValueType.PLACE
-                        || type == ValueType.COMPANY);
+        return type != null && (type.free() || NAMED.contains(type));
     }
 
     /**

@@ -23,7 +23,7 @@ import org.jspecify.annotations.Nullable;
 final class Questions {
 
     private static final Pattern DENIES =
-            Pattern.compile("^\\W*(?:no|not|without|nobody|no one)\\b(?!\\W*$)", Pattern.CASE_INSENSITIVE);
+            Pattern.compile("^\\W*(?:no|nope|nah|not|without|nobody|no one)\\b(?!\\W*$)", Pattern.CASE_INSENSITIVE);
 
     private static final Pattern STATES = Pattern.compile(
             "^\\W*(?:(?:oh|ok|okay|hm+|well|so|sorry)\\W++)*+(?:no|not|just|only|nothing|without|i'?m|i am|we'?re|we are|it'?s|i can'?t|we can'?t|can'?t|as)\\b",
@@ -157,6 +157,11 @@ final class Questions {
             return heard;
         }
         return switch (heard.move()) {
+            // What is only polite asks nothing again.
+            case TalkMove.Answer answer
+            when acts.leads(Act.SOCIAL)
+                    && !Words.looksLikeQuestion(text)
+                    && !answer.finding().leant().isEmpty() -> null;
             // Something near is nearly always known of what is only told.
             case TalkMove.Answer answer
             when !asks

@@ -32,6 +32,7 @@ import com.shuttle.core.reading.UsualHours;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -99,10 +100,10 @@ final class Repairs {
             implied(text, acts, pending).ifPresent(repairs::add);
         }
         boolean asksAgain = awaiting instanceof Awaiting.Confirm || awaiting instanceof Awaiting.Which;
-        if (repairs.isEmpty() && acts.leads(Act.CORRECT) && !asksAgain) {
+        if (repairs.isEmpty() && acts.leads(Act.CORRECT) && RepairReader.isMarked(text) && !asksAgain) {
             known(pending, this::named).stream()
                     .limit(1)
-                    .filter(latest -> run.playbook.wanted(latest.slot().name()) != null)
+                    .filter(latest -> wasAsked(latest.slot().name()))
                     .flatMap(latest ->
                             Exchange.ofLatest(text, latest, run.around().context()).stream())
                     .forEach(repairs::add);
@@ -122,6 +123,15 @@ final class Repairs {
         others.addAll(acts.givenBesides());
         Heard heard = Heard.of(new TalkMove.Mend(repairs), "changed", told).as(Strengths.CHANGE);
         return others.isEmpty() ? heard : heard.of(Span.minus(Span.all(text), others));
+    }
+
+    /** Whether a variable was asked for in words rather than picked. */
+    private boolean wasAsked(String variable) {
+        return run.trail.places().stream()
+                .map(run.playbook::step)
+                .filter(Objects::nonNull)
+                .flatMap(step -> step.wants().stream())
+                .anyMatch(wanted -> wanted.variable().equals(variable));
     }
 
     /** Yes or no to something known, in a sentence that does not say so: in the message as a whole, or in the last clause that does. */

@@ -90,7 +90,9 @@ public final class Exchange {
      */
     public static Optional<Repair> ofLatest(String text, Known latest, Context context) {
         String words = isCalled(latest.slot().type()) ? content(text) : "";
+        List<String> before = Words.of(latest.value().shown());
         return !words.isEmpty()
+                        && !before.containsAll(Words.of(words))
                         && Reader.reply(latest.slot().type(), words, context)
                                 instanceof Reading.Given(Value value, int s, int e)
                         && !value.equals(latest.value())

@@ -57,6 +57,11 @@ public final class RepairReader {
 
     private final String text;
     private final Marks marks;
+    private final double correcting;
+
+    /** From here on it is likelier than not that a message corrects something. */
+    private static final double EVEN = 0.5;
+
     private final List<Known> known;
     private final List<Slot> open;
     private final @Nullable Slot pending;
@@ -73,6 +78,7 @@ public final class RepairReader {
             Meaning meaning) {
         this.text = SPELLED.matcher(text).replaceAll("is");
         this.marks = Marks.of(text).by(correcting);
+        this.correcting = correcting;
         this.known = known;
         this.open = open;
         this.pending = pending;
@@ -272,6 +278,14 @@ public final class RepairReader {
         return List.of();
     }
 
+    /** "No kit sadly" is nobody's name: one in small letters wants a message that likely corrects something. */
+    private boolean isHardlyOne(String words, Reading.Given given) {
+        return correcting >= 0
+                && correcting < EVEN
+                && given.start() < words.length()
+                && Character.isLowerCase(words.charAt(given.start()));
+    }
+
     /** Each value to whom its words point, among all that is known, asked and to come. */
     private List<Repair> together() {
         Map<String, Slot> slots = new LinkedHashMap<>();
@@ -299,7 +313,8 @@ public final class RepairReader {
                     && !isChoice(slot)
                     && UsualHours.of(read.getOrDefault(slot.name(), Reading.NOTHING), words)
                             instanceof Reading.Given given
-                    && !given.value().equals(one.value())) {
+                    && !given.value().equals(one.value())
+                    && !(byName(slot.type()) && isHardlyOne(words, given))) {
                 repairs.add(new Repair(
                         slot.name(),
                         Completing.inPlaceOf(text, one.value(), given.value(), context),

@@ -59,7 +59,7 @@ final class Asking {
     private static final Pattern DIALLED = Pattern.compile("\\W*[+(]?[0\\d][\\d\\s()./-]{8,}\\W*");
 
     private static final Finder UNITED = Finder.of(
-            "\\b(?:\\d+(?:[.,]\\d+)?|an?|one|two|three|four|five|six|seven|eight)\\s*-?(hours?|hrs?|minutes?|mins?|nights?|days?|weeks?|months?|years?)\\b");
+            "\\b(?:\\d+(?:[.,]\\d+)?|an?|one|two|three|four|five|six|seven|eight)\\s*-?(hours?|hrs?|minutes?|mins?|nights?|days?|weeks?|months?|years?|metres?|meters?|feet|foot|inches|miles?|kilometres?|km|kilos?|kg)\\b");
 
     /** "Two with nut allergies" are some of those who come, and not how many. */
     private static final Finder SOME_OF_THEM = Finder.of(

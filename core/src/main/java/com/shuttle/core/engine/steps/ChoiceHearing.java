@@ -25,6 +25,7 @@ import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** What a message says to a choice. Changes nothing. */
@@ -91,6 +92,9 @@ final class ChoiceHearing {
      */
     List<Option> near(Awaiting.Pick pick, String text) {
         List<Option> offered = offered(pick);
+        if (isSomebody(text, offered)) {
+            return List.of();
+        }
         OptionsSaid said = OptionsSaid.of(text, offered);
         List<Option> open = offered.stream()
                 .filter(option -> !said.denied().contains(option))
@@ -101,7 +105,21 @@ final class ChoiceHearing {
         return near.size() > MOST_NEAR || near.size() == offered.size() ? List.of() : near;
     }
 
+    /** "Olga Brand" is no grand piano: two words written as names pick what they spell in full, and nothing that is like them. */
+    private static boolean isSomebody(String text, List<Option> offered) {
+        List<String> words = Words.of(text);
+        return Words.areNames(text)
+                && words.size() == 2
+                && offered.stream()
+                        .flatMap(option -> Stream.concat(Stream.of(option.label()), option.also().stream()))
+                        .flatMap(name -> Words.of(name).stream())
+                        .noneMatch(words::contains);
+    }
+
     private @Nullable Heard hearOne(Awaiting.Pick pick, List<Option> offered, String text, String said) {
+        if (isSomebody(said, offered)) {
+            return null;
+        }
         boolean leadsOn = step.exit(Choice.OTHERWISE.id()) != null;
         // Of one alone any words are nearest to it.
         boolean mayMean = offered.size() > 1
