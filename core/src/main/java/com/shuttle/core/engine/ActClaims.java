@@ -67,9 +67,14 @@ final class ActClaims {
     /** Who does not know yet, or will not say, in other words than those that are known. */
     @Nullable
     Heard attitude(String text) {
-        return acts.leads(Act.UNSURE)
+        return isOf(Act.UNSURE, text)
                 ? attitude(text, Act.UNSURE)
-                : acts.leads(Act.REFUSE) ? attitude(text, Act.REFUSE) : null;
+                : isOf(Act.REFUSE, text) ? attitude(text, Act.REFUSE) : null;
+    }
+
+    /** What has a question's form is an attitude only where it surely is. */
+    private boolean isOf(Act act, String text) {
+        return acts.leads(act) && (acts.surely(act) || !Words.looksLikeQuestion(text));
     }
 
     private @Nullable Heard attitude(String text, Act act) {

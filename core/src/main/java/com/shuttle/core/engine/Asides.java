@@ -182,6 +182,8 @@ final class Asides {
                 goOn(Questions.beneath(run.awaiting()), REPLIES.getOrDefault(kind, Phrasebook.AS_YOU_LIKE));
             case TalkMove.PassOn(String said) -> {
                 run.note(said);
+                // "We bring a cake", and then: "is that allowed?"
+                run.asked.add(said, "");
                 // A month that is told may be half of the day that is asked for.
                 goOn(
                         run.awaiting() instanceof Awaiting.Reply reply ? reply.after(said) : run.awaiting(),

@@ -157,23 +157,26 @@ final class Questions {
             return heard;
         }
         return switch (heard.move()) {
-            // What is only polite asks nothing again.
-            case TalkMove.Answer answer
-            when acts.leads(Act.SOCIAL)
-                    && !Words.looksLikeQuestion(text)
-                    && !answer.finding().leant().isEmpty() -> null;
-            // Something near is nearly always known of what is only told.
-            case TalkMove.Answer answer
-            when !asks
-                    && acts.leads(Act.GIVE)
-                    && Words.of(text).size() >= FEWEST_TOLD
-                    && answer.finding().confidence() < SURE_OF_TOLD -> null;
+            case TalkMove.Answer(String question, Finding finding, Awaiting before)
+            when asksNothing(text, finding, asks, acts) -> null;
             case TalkMove.NotKnown unknown
             when pending instanceof Awaiting.Pick && acts.are(Kind.THIS_QUESTION, ClauseActs.LIKELY) ->
                 Heard.of(new TalkMove.Explain(pending, text), "asks about the question", "asked again")
                         .as(Strengths.UNKNOWN);
             default -> heard;
         };
+    }
+
+    /**
+     * Whether something is only near what is known: what is only polite asks nothing again, and of what is told a table has rows and
+     * the knowledge something like it nearly always.
+     */
+    private static boolean asksNothing(String text, Finding finding, boolean asks, ClauseActs acts) {
+        if (acts.leads(Act.SOCIAL)) {
+            return !Words.looksLikeQuestion(text) && !finding.leant().isEmpty();
+        }
+        boolean told = Words.of(text).size() >= FEWEST_TOLD && finding.confidence() < SURE_OF_TOLD;
+        return !asks && acts.leads(Act.GIVE) && (told || byTable(finding));
     }
 
     /** Questions in one message that are each surely known. */
@@ -198,8 +201,7 @@ final class Questions {
         }
         Finding finding = finding(text, asks);
         Finding.Outcome outcome = answering.outcome(finding);
-        boolean byTable =
-                !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;
+        boolean byTable = byTable(finding);
         if (telling && !asks && finding.confidence() < SURE_OF_TOLD) {
             return null;
         }
@@ -226,6 +228,10 @@ final class Questions {
                                 .as(Strengths.UNKNOWN)
                         : null;
         };
+    }
+
+    private static boolean byTable(Finding finding) {
+        return !finding.matches().isEmpty() && finding.matches().getFirst().source() == Finding.Source.TABLE;
     }
 
     /** Whether words without a question's form may be one all the same: "parking", and not "no extras". */

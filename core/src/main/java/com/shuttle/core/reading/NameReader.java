@@ -313,10 +313,14 @@ final class NameReader {
         return Reading.NOTHING;
     }
 
+    /** Whether a word is a form of address. */
+    static boolean isTitle(String word) {
+        return TITLES.contains(word.toLowerCase(Locale.ROOT).replace(".", ""));
+    }
+
     private static String withoutTitle(String name) {
         String[] words = name.split(" ", 2);
-        String first = words[0].toLowerCase(Locale.ROOT).replace(".", "");
-        return words.length == 2 && TITLES.contains(first) ? withoutTitle(words[1].strip()) : name;
+        return words.length == 2 && isTitle(words[0]) ? withoutTitle(words[1].strip()) : name;
     }
 
     /** The words of a name up to the first everyday word, without a form of address. */

@@ -19,9 +19,6 @@ final class NameSlots {
 
     private final SeveralReader reader;
 
-    private static final Pattern TITLED =
-            Pattern.compile("^\\W*(?:mr|mrs|ms|miss|mx|dr|prof|sir|rev)\\.?\\s", Pattern.CASE_INSENSITIVE);
-
     NameSlots(SeveralReader reader) {
         this.reader = reader;
     }
@@ -94,7 +91,7 @@ final class NameSlots {
         boolean capitals =
                 Character.isUpperCase(words[0].charAt(0)) && Character.isUpperCase(words[words.length - 1].charAt(0));
         boolean acronym = words.length == 1 && words[0].equals(words[0].toUpperCase(java.util.Locale.ROOT));
-        boolean titled = TITLED.matcher(part).find();
+        boolean titled = NameReader.isTitle(part.split(" ", 2)[0]);
         boolean telling = words.length >= 2
                 || titled
                 || !acronym

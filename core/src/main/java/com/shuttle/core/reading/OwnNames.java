@@ -15,13 +15,6 @@ public final class OwnNames {
     /** What may introduce a name, and says much else too: "I am disappointed". */
     private static final Finder PRESENTS = Finder.ofExactly("\\b(?:i am|i'm|im|this is|it's)\\s+$");
 
-    /** A form of address at the beginning: "Mrs Rowe". */
-    private static final Finder TITLED =
-            Finder.ofExactly("(?:^|[,;:.!?\\n])\\W*(?:mr|mrs|ms|miss|mx|dr|prof|sir|rev)\\.? (?:\\p{L}+ )?$");
-
-    private static final Pattern ADDRESSED =
-            Pattern.compile("\\W*(?:mr|mrs|ms|miss|mx|dr|prof|sir)\\.? \\p{L}", Pattern.CASE_INSENSITIVE);
-
     /** Names that go on are cut short: "Kestrel Foods" is no Kestrel. */
     private static final Pattern GOES_ON = Pattern.compile(" \\p{Lu}\\p{Ll}");
 
@@ -63,12 +56,14 @@ public final class OwnNames {
     /** Whether the words before a name say that it is the speaker's. @param name whether it plainly looks like a name */
     public static boolean isIntroduced(String text, int start, boolean name) {
         String before = text.substring(0, start).toLowerCase(Locale.ROOT);
-        return INTRODUCES.in(before) || TITLED.in(before) || name && PRESENTS.in(before);
+        return INTRODUCES.in(before) || isAddressed(before) || name && PRESENTS.in(before);
     }
 
-    /** Whether words begin with a form of address. */
-    static boolean isTitled(String words) {
-        return ADDRESSED.matcher(words).lookingAt();
+    /** Whether words end with a form of address that begins a clause: "Mrs Rowe". */
+    private static boolean isAddressed(String before) {
+        String[] words = before.strip().split("\\s+");
+        String title = words[words.length - 1];
+        return NameReader.isTitle(title) && OPENS.in(before.substring(0, before.lastIndexOf(title)));
     }
 
     private static boolean goesOn(String text, int end) {

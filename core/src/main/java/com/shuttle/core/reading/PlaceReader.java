@@ -30,7 +30,7 @@ final class PlaceReader {
                 .replaceFirst("")
                 .strip();
         List<String> words = Words.of(bare);
-        boolean place = !OwnNames.isTitled(bare)
+        boolean place = !(words.size() > 1 && NameReader.isTitle(words.getFirst()))
                 && words.stream().noneMatch(SAYS::contains)
                 && !words.isEmpty()
                 && words.size() <= 8

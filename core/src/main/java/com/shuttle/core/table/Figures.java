@@ -80,9 +80,11 @@ final class Figures {
         Optional<Figure> second = range ? at(next + 1) : Optional.empty();
         Optional<Units.Unit> unit = first.unit().or(() -> second.flatMap(Figure::unit));
         int after = second.map(figure -> next + 1 + figure.words()).orElse(next);
-        boolean party = unit.isEmpty() && waiting.op == null && waiting.column == null && ofParty(place);
+        // "Tickets for two" asks what they cost, and for none that cost two pounds.
+        boolean priced = waiting.column != null && waiting.column.kind() == Kind.MONEY;
+        boolean party = unit.isEmpty() && waiting.op == null && (waiting.column == null || priced) && ofParty(place);
         Optional<Column> column = (party ? columns.first(of -> of.bound() == Bound.UP_TO) : Optional.<Column>empty())
-                .or(() -> column(unit, after, waiting, columns));
+                .or(() -> party && priced ? Optional.empty() : column(unit, after, waiting, columns));
         Condition condition = column.<Condition>map(of -> {
                     BigDecimal figure = own(first.figure(), unit, of);
                     if (second.isPresent()) {

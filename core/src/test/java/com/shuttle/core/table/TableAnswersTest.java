@@ -99,6 +99,7 @@ class TableAnswersTest {
             less heavy than 12 kg canoes                       | Kingfisher 12 + Dabchick
             canoes under 40 lb                                 | Kingfisher 12 + Dabchick
             which is the best boat for the river and two people| Heron + Moorhen
+            what is the price of canoes for 3                  | Otter
             boats for a family of 4                            | Otter
             compare the heron and the otter                    | Heron + Otter
             which canoes do you have                           | Heron + Moorhen + Kingfisher 12 + Otter + Dabchick

@@ -24,7 +24,6 @@ import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
 import java.util.List;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -40,13 +39,8 @@ final class ChoiceHearing {
     /** More than so many that may be meant are no help. */
     private static final int MOST_NEAR = 2;
 
-    private static final Pattern AGREES = Pattern.compile(
-            "\\W*(?:yes|yep|yeah|yup|ye|y|sure|ok(?:ay)?|right|exactly|correct|that|that'?s|it|is|one|please|it'?s|\\W)+\\W*",
-            Pattern.CASE_INSENSITIVE);
-
-    private static final Pattern REFUSES = Pattern.compile(
-            "\\W*(?:(?:no|nope|nah|n|not|that|thanks|thank you|really|it|one|sorry)\\b\\W*)+",
-            Pattern.CASE_INSENSITIVE);
+    /** More words say something else than yes or no. */
+    private static final int MOST_OF_A_YES = 4;
 
     private final Choice step;
     private final TurnRun run;
@@ -62,11 +56,13 @@ final class ChoiceHearing {
     @Nullable
     Heard hear(Awaiting.Pick pick, String text) {
         List<Option> offered = offered(pick);
-        if (offered.size() == 1 && AGREES.matcher(text).matches()) {
-            return picked(pick, offered.getFirst(), "by a yes", text, false).filing();
-        }
-        if (offered.size() == 1 && REFUSES.matcher(text).matches()) {
-            return Heard.of(new StepMove.Refuse());
+        if (offered.size() == 1
+                && Words.of(text).size() <= MOST_OF_A_YES
+                && Reader.reply(ValueType.YES_NO, text, run.around().context())
+                        instanceof Reading.Given(Value.YesNo(boolean yes), int start, int end)) {
+            return yes
+                    ? picked(pick, offered.getFirst(), "by a yes", text, false).filing()
+                    : Heard.of(new StepMove.Refuse());
         }
         String said = Clauses.statements(text);
         if (step.many()) {
