@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.List;
+import java.util.function.BooleanSupplier;
 
 /** Ways to write a script. Steps are named by their ids, which both ways give in the same order. */
 sealed interface Hand {
@@ -38,6 +39,11 @@ sealed interface Hand {
      * line has no area, so that a browser driver takes it for unseen.
      */
     static void over(Page page, Locator line, Locator seen) {
+        over(page, line, seen::isVisible);
+    }
+
+    /** The same until something holds. */
+    static void over(Page page, Locator line, BooleanSupplier holds) {
         page.waitForCondition(() -> {
             List<?> middle = (List<?>) line.evaluate("""
                     line => {
@@ -48,7 +54,7 @@ sealed interface Hand {
             if (!middle.isEmpty()) {
                 page.mouse().move(((Number) middle.get(0)).doubleValue(), ((Number) middle.get(1)).doubleValue());
             }
-            if (seen.isVisible()) {
+            if (holds.getAsBoolean()) {
                 return true;
             }
             page.mouse().move(1, 1);
