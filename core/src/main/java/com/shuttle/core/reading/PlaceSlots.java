@@ -21,11 +21,15 @@ final class PlaceSlots {
     private static final Pattern WRITTEN =
             Pattern.compile("\\b((?i:from|to|in|at|near|around|outside))\\s++(?:the )?(" + NAME + ")");
 
-    private static final String WORDS = "((?!the\\b|a\\b|my\\b|our\\b)[\\p{L}'’-]++(?: [\\p{L}'’-]++)?)";
+    /** What a place does not go on with. */
+    private static final String ENDS =
+            "(?:on|in|at|by|next|this|for|and|please|around|about|before|after|from|to|with)\\b";
+
+    private static final String WORDS =
+            "((?!the\\b|a\\b|my\\b|our\\b)[\\p{L}'’-]++(?: (?!" + ENDS + ")[\\p{L}'’-]++)?)";
 
     private static final Pattern WAY = Pattern.compile(
-            "\\bfrom " + WORDS + " to " + WORDS + "(?=\\s*(?:$|[,.;!?§]|(?:on|in|at|by|next|this|for|and|please)\\b))",
-            Pattern.CASE_INSENSITIVE);
+            "\\bfrom " + WORDS + " to " + WORDS + "(?=\\s*(?:$|[,.;!?§]|" + ENDS + "))", Pattern.CASE_INSENSITIVE);
 
     private static final Set<String> BEGIN = Set.of("from", "origin", "start", "pickup", "collection", "old");
     private static final Set<String> END = Set.of("to", "destination", "end", "delivery", "new");
