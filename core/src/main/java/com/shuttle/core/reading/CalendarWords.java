@@ -103,8 +103,7 @@ final class CalendarWords {
     }
 
     /** "Wed like lunch" is written in a hurry. */
-    private static final Set<String> AFTER_WE_WOULD =
-            Set.of("like love prefer rather need want be have also both all appreciate go come".split(" "));
+    private static final Set<String> AFTER_WE_WOULD = WordLists.load("after-we-would.txt");
 
     /** Whether the short name of a weekday is another word where it stands: "we sat in the sun", "wed like lunch". */
     static boolean isNoDay(Tokens tokens, int at) {

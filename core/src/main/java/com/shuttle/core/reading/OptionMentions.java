@@ -106,8 +106,7 @@ final class OptionMentions {
     }
 
     /** Before what somebody wants done: "to be felled", "have it pruned". */
-    private static final Set<String> WANTED_DONE =
-            Set.of("be", "being", "get", "getting", "it", "them", "need", "needs");
+    private static final Set<String> WANTED_DONE = WordLists.load("wanted-done.txt");
 
     private static boolean isToBeDone(Tokens tokens, int at, String word) {
         return tokens.is(at - 1, WANTED_DONE) && WordForms.isDone(tokens.word(at), word);

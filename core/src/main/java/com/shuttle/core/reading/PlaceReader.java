@@ -15,10 +15,7 @@ final class PlaceReader {
             Pattern.CASE_INSENSITIVE);
 
     /** Words of a sentence, and of no place. */
-    private static final Set<String> SAYS = Set.of(
-            "it", "it's", "its", "is", "are", "was", "we", "you", "i", "he", "she", "they", "going", "have", "has",
-            "none", "not", "because", "when", "what", "will", "would", "can", "no", "yes", "there's", "theres", "that",
-            "sorry");
+    private static final Set<String> SAYS = WordLists.load("in-sentences.txt");
 
     private PlaceReader() {}
 

@@ -35,8 +35,7 @@ final class PlaceSlots {
     private static final Set<String> END = Set.of("to", "destination", "end", "delivery", "new");
 
     /** Written with capitals after such words too, and no places. */
-    private static final Set<String> NO_PLACES =
-            Set.of("year", "class", "room", "key", "english", "i", "mr", "mrs", "ms", "dr");
+    private static final Set<String> NO_PLACES = WordLists.load("no-places.txt");
 
     private final SeveralReader reader;
 
