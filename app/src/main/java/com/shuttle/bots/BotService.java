@@ -6,6 +6,7 @@ import com.shuttle.core.edit.FlowEditor;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.StandingWords;
+import com.shuttle.scorecards.Scorecards;
 import com.shuttle.web.Checked;
 import com.shuttle.web.Ids;
 import com.shuttle.web.Length;
@@ -33,10 +34,12 @@ public class BotService {
     static final Duration ONE_EDIT = Duration.ofSeconds(20);
 
     private final BotStore store;
+    private final Scorecards cards;
     private final InstantSource clock;
 
-    BotService(BotStore store, InstantSource clock) {
+    BotService(BotStore store, Scorecards cards, InstantSource clock) {
         this.store = store;
+        this.cards = cards;
         this.clock = clock;
     }
 
@@ -204,6 +207,7 @@ public class BotService {
 
     /** The draft as the engine takes it. */
     public Release draftRelease(Bot bot) {
+        List<Flow> flows = store.drafts(bot.id()).stream().map(Draft::flow).toList();
         return new Release(
                 0,
                 new Release.Profile(
@@ -214,9 +218,10 @@ public class BotService {
                         bot.manner().hours(),
                         bot.manner().responses()),
                 bot.mainFlow(),
-                store.drafts(bot.id()).stream().map(Draft::flow).toList(),
+                flows,
                 bot.variables(),
-                bot.standing());
+                bot.standing(),
+                cards.usedIn(flows));
     }
 
     /** Adds an empty flow. */

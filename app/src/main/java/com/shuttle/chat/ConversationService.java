@@ -50,6 +50,7 @@ public class ConversationService {
     private final OutcomeStore outcomes;
     private final Vault vault;
     private final TurnTaking taking;
+    private final ReturnLinks links;
     private final InstantSource clock;
     private final TransactionTemplate transaction;
 
@@ -65,6 +66,7 @@ public class ConversationService {
             OutcomeStore outcomes,
             Vault vault,
             TurnTaking taking,
+            ReturnLinks links,
             InstantSource clock,
             PlatformTransactionManager transactions) {
         this.store = store;
@@ -74,6 +76,7 @@ public class ConversationService {
         this.outcomes = outcomes;
         this.vault = vault;
         this.taking = taking;
+        this.links = links;
         this.clock = clock;
         this.transaction = new TransactionTemplate(transactions);
     }
@@ -226,8 +229,11 @@ public class ConversationService {
 
     // Reading
 
-    /** Whether {@code token} is the key to a conversation. */
+    /** Whether {@code token} is the key to a conversation, its own or that of a link to go on by. */
     public boolean mayEnter(String conversation, String token) {
+        if (links.opens(conversation, token)) {
+            return store.find(conversation).isPresent();
+        }
         byte[] given = Ids.hash(token).getBytes(StandardCharsets.US_ASCII);
         return Optional.ofNullable(tokenHashes.getIfPresent(conversation))
                 .or(() -> store.tokenHash(conversation).map(known -> {

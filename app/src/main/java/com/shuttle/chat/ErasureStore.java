@@ -4,8 +4,9 @@ import static com.shuttle.schema.Tables.CONVERSATION;
 import static com.shuttle.schema.Tables.CONVERSATION_EVENT;
 import static com.shuttle.schema.Tables.ERASURE;
 import static com.shuttle.schema.Tables.KEEPING;
-import static com.shuttle.schema.Tables.LEAD;
 import static com.shuttle.schema.Tables.MESSAGE;
+import static com.shuttle.schema.Tables.PERSON;
+import static com.shuttle.schema.Tables.PERSON_CONVERSATION;
 
 import com.shuttle.web.Ids;
 import com.shuttle.web.Like;
@@ -79,14 +80,16 @@ class ErasureStore {
                 .from(MESSAGE)
                 .where(MESSAGE.CONVERSATION_ID.eq(CONVERSATION.ID))
                 .and(DSL.lower(MESSAGE.TEXT).like(like, Like.ESCAPE)));
-        Condition lead = DSL.exists(DSL.selectOne()
-                .from(LEAD)
-                .where(LEAD.CONVERSATION_ID.eq(CONVERSATION.ID))
-                .and(DSL.lower(LEAD.EMAIL).like(like, Like.ESCAPE).or(LEAD.PHONE.like(like, Like.ESCAPE))));
+        Condition person = DSL.exists(DSL.selectOne()
+                .from(PERSON)
+                .join(PERSON_CONVERSATION)
+                .on(PERSON_CONVERSATION.PERSON_ID.eq(PERSON.ID))
+                .where(PERSON_CONVERSATION.CONVERSATION_ID.eq(CONVERSATION.ID))
+                .and(PERSON.EMAIL.like(like, Like.ESCAPE).or(PERSON.PHONE.like(like, Like.ESCAPE))));
         return DSL.lower(CONVERSATION.VISITOR_NAME)
                 .like(like, Like.ESCAPE)
                 .or(said)
-                .or(lead);
+                .or(person);
     }
 
     /** Some of the conversations whose last word was before a moment. */

@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
@@ -53,14 +54,16 @@ public class Errands {
     private final ConversationStore store;
     private final ObjectProvider<Scheduler> scheduler;
     private final ObjectProvider<ConversationService> conversations;
+    /** The wall's: an errand takes its time now, whatever time its turn is played at. */
     private final InstantSource clock;
+
     private final Map<Class<?>, ErrandRunner<?>> runners = new HashMap<>();
 
     Errands(
             ConversationStore store,
             ObjectProvider<Scheduler> scheduler,
             ObjectProvider<ConversationService> conversations,
-            InstantSource clock,
+            @Qualifier("clock") InstantSource clock,
             List<ErrandRunner<?>> all) {
         this.store = store;
         this.scheduler = scheduler;
@@ -86,12 +89,13 @@ public class Errands {
      * Sends an errand when the present transaction is committed: at once, on a thread of its own. The scheduler only takes it up
      * where nothing has come of that for so long that the server must have ended.
      */
-    void send(String conversation, Errand errand, Instant at) {
+    void send(String conversation, Errand errand) {
         int seconds = seconds(runner(errand), errand);
-        store.insertErrand(conversation, new UnderWay(errand, seconds, 0, at.plusSeconds(errand.limit())));
+        Instant now = clock.instant();
+        store.insertErrand(conversation, new UnderWay(errand, seconds, 0, now.plusSeconds(errand.limit())));
         TaskInstance<Void> instance =
                 TASK.instance(conversation + BETWEEN + errand.key()).build();
-        scheduler.getObject().scheduleIfNotExists(instance, at.plusSeconds(seconds + LOST_SECONDS));
+        scheduler.getObject().scheduleIfNotExists(instance, now.plusSeconds(seconds + LOST_SECONDS));
         AfterCommit.run(() -> Thread.startVirtualThread(() -> first(conversation, errand.key(), instance)));
     }
 

@@ -3,6 +3,7 @@ package com.shuttle.chat;
 import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.reading.Value;
 import com.shuttle.knowledge.GapService;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -29,10 +30,11 @@ class OutcomeDeeds {
     }
 
     @Bean
-    DeedHandler<Deed.Reach> milestones(OutcomeStore store) {
-        return DeedHandler.of(
-                Deed.Reach.class,
-                (conversation, reach, at) -> store.reach(conversation, reach.milestone(), reach.value(), at));
+    DeedHandler<Deed.Reach> milestones(OutcomeStore store, ApplicationEventPublisher events) {
+        return DeedHandler.of(Deed.Reach.class, (conversation, reach, at) -> {
+            store.reach(conversation, reach.milestone(), reach.value(), at);
+            events.publishEvent(new MilestoneReached(conversation.id(), conversation.bot(), reach.milestone(), at));
+        });
     }
 
     @Bean

@@ -212,7 +212,7 @@ class TurnTaking {
         turn.effects().stream()
                 .filter(Errand.class::isInstance)
                 .map(Errand.class::cast)
-                .forEach(errand -> errands.send(conversation.id(), errand, at));
+                .forEach(errand -> errands.send(conversation.id(), errand));
         AfterCommit.run(() -> tell(conversation, turn.state()));
     }
 

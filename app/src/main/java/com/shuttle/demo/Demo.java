@@ -92,6 +92,7 @@ class Demo implements ApplicationRunner {
     private final DemoAppointments appointments;
     private final DemoSite site;
     private final DemoPhones phones;
+    private final DemoLeads leads;
     private final Path data;
 
     Demo(
@@ -108,6 +109,7 @@ class Demo implements ApplicationRunner {
             DemoAppointments appointments,
             DemoSite site,
             DemoPhones phones,
+            DemoLeads leads,
             @Value("${shuttle.data}") Path data) {
         this.accounts = accounts;
         this.bots = bots;
@@ -122,6 +124,7 @@ class Demo implements ApplicationRunner {
         this.appointments = appointments;
         this.site = site;
         this.phones = phones;
+        this.leads = leads;
         this.data = data;
     }
 
@@ -163,6 +166,7 @@ class Demo implements ApplicationRunner {
         table("wishes", "Wishes", "Telescope", "For", "Told on:DATE");
         Map<String, String> asked = services.make(designer.id());
         appointments.make();
+        leads.setUp();
         Bot vesper = bot(
                 "Vesper",
                 "vesper",
@@ -231,6 +235,7 @@ class Demo implements ApplicationRunner {
         for (Visitor visitor : Visitor.all()) {
             play(visitor, requireNonNull(named.get(visitor.bot())), agent);
         }
+        leads.play(vesper, hire, List.of(agent, teacher), events);
         Files.writeString(data.resolve("api-token"), accounts.createToken(designer.id(), "demo") + "\n");
         Files.delete(unfinished);
         LOG.info("The demo is made: Tarnfell Observatory with its bots");
@@ -287,7 +292,7 @@ class Demo implements ApplicationRunner {
             for (Map.Entry<String, String> service : services.entrySet()) {
                 flow = flow.replace("@service/" + service.getKey(), service.getValue());
             }
-            flow = appointments.named(flow);
+            flow = leads.named(appointments.named(flow));
             for (String picture : PICTURES) {
                 if (flow.contains("@media/" + picture)) {
                     String address = good(media.keep(bot.id(), picture, bytes("media/" + picture)));
@@ -344,7 +349,7 @@ class Demo implements ApplicationRunner {
         }
     }
 
-    private static <T> T good(Checked<T> checked) {
+    static <T> T good(Checked<T> checked) {
         if (checked instanceof Checked.Good<T>(T value)) {
             return value;
         }

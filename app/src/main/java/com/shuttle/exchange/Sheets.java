@@ -19,7 +19,7 @@ import org.apache.poi.xssf.streaming.SXSSFWorkbook;
 import org.jspecify.annotations.Nullable;
 
 /** Writes entries as tables that {@link SheetReader} and {@link Columns} read back. Pure functions. */
-final class Sheets {
+public final class Sheets {
 
     private static final List<String> HEADER = List.of(
             "ref", "question", "phrasings", "answer", "category", "state", "from", "until", "team", "article", "flow");
@@ -68,7 +68,7 @@ final class Sheets {
                 .toList();
     }
 
-    static void writeXlsx(String name, List<List<String>> lines, OutputStream out) throws IOException {
+    public static void writeXlsx(String name, List<List<String>> lines, OutputStream out) throws IOException {
         try (SXSSFWorkbook book = new SXSSFWorkbook()) {
             SXSSFSheet sheet = book.createSheet(WorkbookUtil.createSafeSheetName(name));
             for (int i = 0; i < lines.size(); i++) {

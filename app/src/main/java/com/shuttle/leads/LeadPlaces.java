@@ -1,6 +1,8 @@
 package com.shuttle.leads;
 
 import com.shuttle.bots.BotFigure;
+import com.shuttle.releases.Outsider;
+import com.shuttle.scorecards.Scorecards;
 import com.shuttle.web.Access;
 import com.shuttle.web.Area;
 import org.springframework.context.annotation.Bean;
@@ -18,5 +20,10 @@ class LeadPlaces {
     @Bean
     BotFigure leadsToday(LeadService leads) {
         return new BotFigure("Leads today", "", 30, leads::since);
+    }
+
+    @Bean
+    Outsider scorecardsOfReleases(Scorecards cards) {
+        return new Outsider("scorecard", "scorecard", id -> cards.find(id).isPresent());
     }
 }

@@ -62,39 +62,69 @@ public class MailService {
     }
 
     /**
-     * Sends a mail, as text and HTML.
+     * A mail, as text and HTML.
      *
-     * @param id       names the mail, so that one which comes twice is known to be the same
-     * @param calendar an iCalendar file with its method; null for none
+     * @param id          names the mail, so that one which comes twice is known to be the same
+     * @param calendar    an iCalendar file with its method; null for none
+     * @param replyTo     where answers go; empty for the sender
+     * @param unsubscribe address at which one press ends such mails (RFC 8058); empty for a mail that is no follow-up
+     * @param file        goes with it; null for none
      */
-    Went send(String id, String to, String subject, String text, String html, @Nullable String calendar) {
+    record Letter(
+            String id,
+            String to,
+            String subject,
+            String text,
+            String html,
+            @Nullable String calendar,
+            String replyTo,
+            String unsubscribe,
+            @Nullable MailFile file) {}
+
+    Went send(Letter letter) {
         MailServerSettings settings = settings();
         if (!settings.there()) {
             return new Went("There is no mail server; an administrator sets it under Settings.", false);
         }
-        if (!Addresses.isOne(to)) {
-            return new Went("“" + to + "” is no address.", true);
+        if (!Addresses.isOne(letter.to())) {
+            return new Went("“" + letter.to() + "” is no address.", true);
         }
         try {
             JavaMailSenderImpl sender = sender(settings);
-            Named message = new Named(sender.getSession(), "<" + id + "@" + domain(settings) + ">");
+            Named message = new Named(sender.getSession(), "<" + letter.id() + "@" + domain(settings) + ">");
             MimeMessageHelper mail = new MimeMessageHelper(message, true, StandardCharsets.UTF_8.name());
             mail.setFrom(settings.sender(), settings.senderName());
-            mail.setTo(to);
-            mail.setSubject(subject.replaceAll("[\\p{Cntrl}]+", " ").strip());
-            mail.setText(text, html);
+            mail.setTo(letter.to());
+            mail.setSubject(letter.subject().replaceAll("[\\p{Cntrl}]+", " ").strip());
+            mail.setText(letter.text(), letter.html());
+            String calendar = letter.calendar();
             if (calendar != null) {
                 mail.addAttachment(
                         "appointment.ics",
                         new ByteArrayResource(calendar.getBytes(StandardCharsets.UTF_8)),
                         "text/calendar; charset=UTF-8; method=" + method(calendar));
             }
+            besides(letter, mail, message);
             sender.send(message);
             return Went.WELL;
         } catch (MailSendException e) {
             return refused(e);
         } catch (MailException | MessagingException | UnsupportedEncodingException e) {
             return new Went(told(e), false);
+        }
+    }
+
+    private static void besides(Letter letter, MimeMessageHelper mail, MimeMessage message) throws MessagingException {
+        if (!letter.replyTo().isEmpty()) {
+            mail.setReplyTo(letter.replyTo());
+        }
+        if (!letter.unsubscribe().isEmpty()) {
+            message.setHeader("List-Unsubscribe", "<" + letter.unsubscribe() + ">");
+            message.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+        }
+        MailFile file = letter.file();
+        if (file != null) {
+            mail.addAttachment(file.name(), new ByteArrayResource(file.content()), file.type());
         }
     }
 

@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param why          the last attempt failed; empty for none that did
  * @param until        it is tried
  * @param calendar     an iCalendar file that goes with a mail; null for none
+ * @param besides      what a mail that nobody asked for just now has besides
  */
 public record Notice(
         String id,
@@ -30,7 +31,20 @@ public record Notice(
         Instant madeAt,
         Instant until,
         @Nullable Instant sentAt,
-        @Nullable String calendar) {
+        @Nullable String calendar,
+        Besides besides) {
+
+    /**
+     * What follow-ups have besides. Each may be empty.
+     *
+     * @param replyTo     where answers go
+     * @param unsubscribe path by which whoever gets it gets no more
+     * @param file        id of a file that goes with it
+     * @param person      id of whom it is to
+     */
+    public record Besides(String replyTo, String unsubscribe, String file, String person) {
+        public static final Besides NOTHING = new Besides("", "", "", "");
+    }
 
     /** How it is told. */
     public enum Kind {

@@ -13,6 +13,7 @@ import com.shuttle.web.Json;
 import com.shuttle.web.Markdown;
 import com.shuttle.web.Missing;
 import com.shuttle.web.Page;
+import com.shuttle.web.PublicAddress;
 import com.shuttle.web.Wanted;
 import com.shuttle.web.Went;
 import java.time.Duration;
@@ -43,7 +44,7 @@ public class NoticeService {
 
     private static final Logger LOG = LoggerFactory.getLogger(NoticeService.class);
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("notice");
-    private static final Duration TRIED_FOR = Duration.ofDays(3);
+    static final Duration TRIED_FOR = Duration.ofDays(3);
     private static final int MOST_CALLED_BACK = 200;
 
     private final NoticeStore store;
@@ -53,6 +54,7 @@ public class NoticeService {
     private final ObjectProvider<ConversationService> conversations;
     private final Attempts planned;
     private final Markdown markdown;
+    private final PublicAddress address;
     private final InstantSource clock;
 
     NoticeService(
@@ -63,6 +65,7 @@ public class NoticeService {
             ObjectProvider<ConversationService> conversations,
             ObjectProvider<Scheduler> scheduler,
             Markdown markdown,
+            PublicAddress address,
             InstantSource clock) {
         this.store = store;
         this.mail = mail;
@@ -71,6 +74,7 @@ public class NoticeService {
         this.conversations = conversations;
         this.planned = new Attempts(TASK, scheduler);
         this.markdown = markdown;
+        this.address = address;
         this.clock = clock;
     }
 
@@ -150,7 +154,8 @@ public class NoticeService {
                                 at,
                                 at.plus(TRIED_FOR),
                                 null,
-                                null)));
+                                null,
+                                Notice.Besides.NOTHING)));
             case Deed.Tell.Callback one ->
                 keep(new Notice(
                         Ids.next(),
@@ -166,7 +171,8 @@ public class NoticeService {
                         at,
                         at.plus(TRIED_FOR),
                         null,
-                        null));
+                        null,
+                        Notice.Besides.NOTHING));
         }
     }
 
@@ -199,10 +205,12 @@ public class NoticeService {
                 at,
                 at.plus(TRIED_FOR),
                 null,
-                calendar));
+                calendar,
+                Notice.Besides.NOTHING));
     }
 
-    private void keep(Notice notice) {
+    /** Keeps what is to be told, in the present transaction. */
+    void keep(Notice notice) {
         store.insert(notice);
         planned.plan(notice.id(), notice.madeAt());
     }
@@ -250,8 +258,18 @@ public class NoticeService {
     }
 
     private Went mailed(Notice notice) {
-        return mail.send(
-                notice.id(), notice.receiver(), notice.subject(), text(notice), html(notice), notice.calendar());
+        return mail.send(new MailService.Letter(
+                notice.id(),
+                notice.receiver(),
+                notice.subject(),
+                text(notice),
+                html(notice),
+                notice.calendar(),
+                notice.besides().replyTo(),
+                notice.besides().unsubscribe().isEmpty()
+                        ? ""
+                        : address.of(notice.besides().unsubscribe()),
+                store.file(notice.besides().file()).orElse(null)));
     }
 
     /** The text of a mail for those who see no HTML. */
@@ -295,13 +313,16 @@ public class NoticeService {
 
     /** A mail that shows whether the settings are right. @return why it did not go; empty where it did */
     String tried(String to) {
-        return mail.send(
+        return mail.send(new MailService.Letter(
                         Ids.next(),
                         to,
                         "Mail from Shuttle works",
                         "This shows that Shuttle can send mail.",
                         "<p>This shows that Shuttle can send mail.</p>",
-                        null)
+                        null,
+                        "",
+                        "",
+                        null))
                 .why();
     }
 

@@ -2,6 +2,7 @@ package com.shuttle.notices;
 
 import static com.shuttle.schema.Tables.MAIL_SERVER;
 import static com.shuttle.schema.Tables.NOTICE;
+import static com.shuttle.schema.Tables.NOTICE_FILE;
 import static org.jooq.impl.DSL.noCondition;
 
 import com.shuttle.notices.MailServerSettings.Protection;
@@ -48,7 +49,8 @@ class NoticeStore {
                 row.getMadeAt(),
                 row.getUntilAt(),
                 row.getSentAt(),
-                row.getCalendar());
+                row.getCalendar(),
+                new Notice.Besides(row.getReplyTo(), row.getUnsubscribe(), row.getFileId(), row.getPersonId()));
     }
 
     void insert(Notice notice) {
@@ -67,6 +69,44 @@ class NoticeStore {
                 .set(NOTICE.MADE_AT, notice.madeAt())
                 .set(NOTICE.UNTIL_AT, notice.until())
                 .set(NOTICE.SENT_AT, notice.sentAt())
+                .set(NOTICE.REPLY_TO, notice.besides().replyTo())
+                .set(NOTICE.UNSUBSCRIBE, notice.besides().unsubscribe())
+                .set(NOTICE.FILE_ID, notice.besides().file())
+                .set(NOTICE.PERSON_ID, notice.besides().person())
+                .execute();
+    }
+
+    void keepFile(String id, String name, String type, byte[] content) {
+        db.insertInto(NOTICE_FILE)
+                .set(NOTICE_FILE.ID, id)
+                .set(NOTICE_FILE.NAME, Fit.within(name, 200))
+                .set(NOTICE_FILE.TYPE, type)
+                .set(NOTICE_FILE.CONTENT, content)
+                .execute();
+    }
+
+    Optional<MailFile> file(String id) {
+        return db.selectFrom(NOTICE_FILE)
+                .where(NOTICE_FILE.ID.eq(id))
+                .fetchOptional(row -> new MailFile(row.getName(), row.getType(), row.getContent()));
+    }
+
+    /** Ids of people whose mail came back: the mail server said no for good. */
+    List<String> bounced(List<String> notices) {
+        return db.select(NOTICE.PERSON_ID)
+                .from(NOTICE)
+                .where(NOTICE.ID.in(notices))
+                .and(NOTICE.STATE.eq(Notice.State.FAILED.key()))
+                .fetch(NOTICE.PERSON_ID);
+    }
+
+    /** Deletes all that went to an address or a person. */
+    void deleteTo(String address, String person) {
+        db.deleteFrom(NOTICE)
+                .where(DSL.lower(NOTICE.RECEIVER)
+                        .eq(address)
+                        .and(DSL.val(address).ne("")))
+                .or(NOTICE.PERSON_ID.eq(person))
                 .execute();
     }
 

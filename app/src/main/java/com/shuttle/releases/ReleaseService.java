@@ -78,7 +78,13 @@ public class ReleaseService implements LiveState {
         }
         int number = store.lastNumber(botId) + 1;
         Release release = new Release(
-                number, draft.profile(), draft.mainFlow(), draft.flows(), draft.variables(), draft.standing());
+                number,
+                draft.profile(),
+                draft.mainFlow(),
+                draft.flows(),
+                draft.variables(),
+                draft.standing(),
+                draft.cards());
         String id = Ids.next();
         store.insert(id, botId, number, Json.write(release), note.strip(), account, clock.instant());
         return Checked.good(new ReleaseInfo(id, number, note.strip(), "", clock.instant()));
@@ -187,7 +193,8 @@ public class ReleaseService implements LiveState {
                     return !released.flows().equals(draft.flows())
                             || !released.profile().equals(draft.profile())
                             || !released.variables().equals(draft.variables())
-                            || !released.standing().equals(draft.standing());
+                            || !released.standing().equals(draft.standing())
+                            || !released.cards().equals(draft.cards());
                 })
                 .orElse(true);
     }

@@ -130,7 +130,7 @@ class SecurityConfiguration {
     @Order(3)
     SecurityFilterChain people(HttpSecurity http, DeclaredAccess access, AccountService accounts, Sessions sessions)
             throws Exception {
-        return http.csrf(csrf -> csrf.ignoringRequestMatchers("/signal/*/*/*"))
+        return http.csrf(csrf -> csrf.ignoringRequestMatchers("/signal/*/*/*", "/stop/*/*"))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
                         .referrerPolicy(Customizer.withDefaults()))
                 .addFilterBefore(new CurrentAccount(accounts, sessions), AuthorizationFilter.class)

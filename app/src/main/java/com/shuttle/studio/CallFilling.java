@@ -47,13 +47,13 @@ class CallFilling {
         Set<String> known = new HashSet<>();
         flow.allSteps().stream().map(Step::fills).forEach(fills -> known.addAll(fills.keySet()));
         List<Edit> edits = new ArrayList<>(List.of(set));
-        Items gives = new Items(
+        ItemEdits gives = new ItemEdits(
                 edits,
                 step.id(),
                 "gives",
                 "g",
                 step.gives().stream()
-                        .map(give -> new Item(give.id(), give.input()))
+                        .map(give -> new ItemEdits.Item(give.id(), give.input()))
                         .toList());
         gives.drop(service.inputs().stream().map(Service.Input::key).toList());
         service.inputs()
@@ -63,13 +63,13 @@ class CallFilling {
                         input.key(),
                         "value",
                         known.contains(input.key()) ? "{{" + input.key() + "}}" : ""));
-        Items takes = new Items(
+        ItemEdits takes = new ItemEdits(
                 edits,
                 step.id(),
                 "takes",
                 "t",
                 step.takes().stream()
-                        .map(take -> new Item(take.id(), take.output()))
+                        .map(take -> new ItemEdits.Item(take.id(), take.output()))
                         .toList());
         takes.drop(service.outputs().stream().map(Service.Output::key).toList());
         service.outputs().stream()
@@ -82,66 +82,16 @@ class CallFilling {
                         output.key(),
                         "type",
                         output.kind().type().key()));
-        Items results = new Items(
+        ItemEdits results = new ItemEdits(
                 edits,
                 step.id(),
                 "results",
                 "r",
                 step.results().stream()
-                        .map(result -> new Item(result.id(), result.result()))
+                        .map(result -> new ItemEdits.Item(result.id(), result.result()))
                         .toList());
         results.drop(service.results().stream().map(Service.Result::key).toList());
         service.results().forEach(result -> results.add(result.key(), "result", result.key(), "name", result.name()));
         return edits;
-    }
-
-    private record Item(String id, String of) {}
-
-    /** The items of one of the step's lists, while edits of it are gathered. */
-    private static final class Items {
-        private final List<Edit> edits;
-        private final String step;
-        private final String list;
-        private final String prefix;
-        private final List<Item> items;
-
-        Items(List<Edit> edits, String step, String list, String prefix, List<Item> items) {
-            this.edits = edits;
-            this.step = step;
-            this.list = list;
-            this.prefix = prefix;
-            this.items = new ArrayList<>(items);
-        }
-
-        /** Leaves out what is none of these. */
-        void drop(List<String> wanted) {
-            for (Item item : List.copyOf(items)) {
-                if (!wanted.contains(item.of())) {
-                    edits.add(new Edit.DeleteItem(step, list, item.id()));
-                    items.remove(item);
-                }
-            }
-        }
-
-        /** Adds an item with these fields, unless there is one for the same. */
-        void add(String of, String... fields) {
-            if (items.stream().anyMatch(item -> item.of().equals(of))) {
-                return;
-            }
-            int n = 1;
-            while (true) {
-                String id = prefix + n;
-                if (items.stream().noneMatch(item -> item.id().equals(id))) {
-                    break;
-                }
-                n++;
-            }
-            String id = prefix + n;
-            items.add(new Item(id, of));
-            edits.add(new Edit.AddItem(step, list, null));
-            for (int i = 0; i < fields.length; i += 2) {
-                edits.add(new Edit.Set(step, list + "." + id + "." + fields[i], fields[i + 1]));
-            }
-        }
     }
 }

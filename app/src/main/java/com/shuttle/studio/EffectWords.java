@@ -10,6 +10,7 @@ import com.shuttle.core.flow.shape.Spans;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** What a turn would do outside the conversation, in words. */
 final class EffectWords {
@@ -54,7 +55,11 @@ final class EffectWords {
             case Deed.Rebook move -> "would move the booking to " + move.start();
             case Deed.CallOff ignored -> "would cancel the booking";
             case Deed.Note(String text) -> "would note for whoever takes over: " + text;
-            case Deed.KeepLead lead -> "would keep a lead: " + lead.name() + ", " + lead.email();
+            case Deed.SaveLead lead ->
+                "would save the lead: " + String.join(", ", lead.fields().values()) + consent(lead.consent());
+            case Deed.KeepScore score ->
+                "would keep the score " + score.points() + ", " + score.bandName() + ": "
+                        + String.join("; ", score.reasons());
             case Deed.NoteGap(String question) -> "would note a gap: “" + question + "”";
             case Deed.Answered ignored -> "";
             case Deed.SetTimer timer -> "would go on after " + Spans.of(timer.seconds());
@@ -64,6 +69,10 @@ final class EffectWords {
                         + (worth.signum() == 0 ? "" : ", worth " + worth.toPlainString());
             case Deed.Rate rate -> "would keep the rating " + rate.stars() + " of 5";
         };
+    }
+
+    private static String consent(Deed.SaveLead.@Nullable Consent consent) {
+        return consent == null ? "" : consent.given() ? ", who agrees to mail" : ", who does not agree to mail";
     }
 
     private static String of(Way way, String team) {

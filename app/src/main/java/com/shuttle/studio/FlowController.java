@@ -65,6 +65,7 @@ class FlowController {
     private final NoteService notes;
     private final BotTemplates templates;
     private final CallFilling filling;
+    private final CardFilling cards;
     private final FlowFiles files;
     private final OwnMedia media;
     private final PlainConditions conditions;
@@ -78,6 +79,7 @@ class FlowController {
             NoteService notes,
             BotTemplates templates,
             CallFilling filling,
+            CardFilling cards,
             FlowFiles files,
             OwnMedia media,
             PlainConditions conditions) {
@@ -89,6 +91,7 @@ class FlowController {
         this.notes = notes;
         this.templates = templates;
         this.filling = filling;
+        this.cards = cards;
         this.files = files;
         this.media = media;
         this.conditions = conditions;
@@ -155,7 +158,7 @@ class FlowController {
                     .body(new EditReply(String.valueOf(incomplete.getMessage()), null, null, "", "", false, false));
         }
         Flow before = bots.draft(id, flow).flow();
-        edit = conditions.written(id, before, filling.filled(before, edit));
+        edit = conditions.written(id, before, cards.filled(before, filling.filled(before, edit)));
         switch (media.kept(bots.bot(id).id(), before, edit)) {
             case Checked.Good<Edit>(Edit fetched) -> edit = fetched;
             case Checked.Bad<Edit> bad -> {

@@ -24,12 +24,9 @@ import com.shuttle.core.knowledge.Standing;
 import com.shuttle.knowledge.EntryDraft;
 import com.shuttle.knowledge.Gap;
 import com.shuttle.knowledge.GapService;
-import com.shuttle.leads.Lead;
-import com.shuttle.leads.LeadService;
 import com.shuttle.settings.Account;
 import com.shuttle.settings.Role;
 import com.shuttle.web.Sql;
-import com.shuttle.web.Wanted;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -73,21 +70,14 @@ class ConversationServiceTest {
     private final ConversationService conversations;
     private final PastTurns past;
     private final Sql sql;
-    private final LeadService leads;
     private final GapService gaps;
 
     ConversationServiceTest(
-            TestData data,
-            ConversationService conversations,
-            LeadService leads,
-            GapService gaps,
-            PastTurns past,
-            Sql sql) {
+            TestData data, ConversationService conversations, GapService gaps, PastTurns past, Sql sql) {
         this.past = past;
         this.sql = sql;
         this.data = data;
         this.conversations = conversations;
-        this.leads = leads;
         this.gaps = gaps;
     }
 
@@ -230,28 +220,6 @@ class ConversationServiceTest {
                 .messages()
                 .getFirst()
                 .text();
-    }
-
-    @Test
-    void theSameEmailTwiceIsOneLead() {
-        Bot bot = data.released(FLOW);
-        for (String email : List.of("Dana@example.org", "dana@EXAMPLE.org")) {
-            String id = begin(bot);
-            taken(conversations.say(id, "m1", "details"));
-            taken(conversations.say(id, "m2", "Dana Whitlow"));
-            taken(conversations.say(id, "m3", email));
-        }
-        assertThat(leads.list(new Wanted("", Map.of("bot", bot.id()), "", 1)).items())
-                .singleElement()
-                .satisfies(lead -> assertThat(lead.conversations()).isEqualTo(2))
-                .extracting(Lead::name)
-                .isEqualTo("Dana Whitlow");
-        assertThat(leads.list(new Wanted("WHIT%", Map.of("bot", bot.id()), "", 1))
-                        .total())
-                .isZero();
-        assertThat(leads.list(new Wanted("whit", Map.of("bot", bot.id()), "name", 1))
-                        .total())
-                .isEqualTo(1);
     }
 
     @Test

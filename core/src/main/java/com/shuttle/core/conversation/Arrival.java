@@ -10,18 +10,25 @@ import org.jspecify.annotations.Nullable;
  * @param name     what they call themselves on the channel, as it stands there
  * @param referrer address of the page that led them to the website
  * @param campaign words of the campaign that did
+ * @param cue      name of the cue that began the conversation
  */
 @JsonInclude(JsonInclude.Include.NON_EMPTY)
-public record Arrival(String sender, String name, String referrer, String campaign) {
+public record Arrival(String sender, String name, String referrer, String campaign, String cue) {
 
     /** Nothing is known. */
-    public static final Arrival NONE = new Arrival("", "", "", "");
+    public static final Arrival NONE = new Arrival("", "", "", "", "");
+
+    /** Without a cue. */
+    public Arrival(String sender, String name, String referrer, String campaign) {
+        this(sender, name, referrer, campaign, "");
+    }
 
     public Arrival {
         sender = orEmpty(sender);
         name = orEmpty(name);
         referrer = orEmpty(referrer);
         campaign = orEmpty(campaign);
+        cue = orEmpty(cue);
     }
 
     private static String orEmpty(@Nullable String text) {

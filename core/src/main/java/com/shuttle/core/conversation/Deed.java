@@ -4,6 +4,8 @@ import com.shuttle.core.flow.Writing;
 import com.shuttle.core.reading.Value;
 import java.math.BigDecimal;
 import java.time.Instant;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -105,8 +107,47 @@ public sealed interface Deed extends Effect {
     /** A line for whoever takes the conversation; visitors never see it. */
     record Note(String text) implements Deed {}
 
-    /** The visitor has left name and email; {@code phone} may be empty. Sent again when one of them changes. */
-    record KeepLead(String name, String email, String phone) implements Deed {}
+    /**
+     * Makes the visitor a lead, or adds to the lead that they are.
+     *
+     * @param fields   key of a field to its value; an email or a phone number is among them
+     * @param consent  null where none was asked for
+     * @param team     id of the team whose people take new leads in turn; empty for nobody
+     * @param campaign that led the visitor here; empty where none is known
+     */
+    record SaveLead(Map<String, String> fields, @Nullable Consent consent, String team, String campaign)
+            implements Deed {
+
+        /** What the visitor was asked to agree to. @param given whether they did */
+        public record Consent(String wording, boolean given) {}
+
+        public SaveLead {
+            fields = Collections.unmodifiableMap(new LinkedHashMap<>(fields));
+        }
+    }
+
+    /**
+     * What a scorecard came to.
+     *
+     * @param card    its id, as {@code name} is its name
+     * @param band    id of the band, as {@code bandName} is its name; empty where the visitor is ruled out
+     * @param reasons in plain words, in the card's order
+     * @param known   by what it was scored: variables and facts of the visit, without secrets
+     */
+    record KeepScore(
+            String card,
+            String name,
+            int points,
+            String band,
+            String bandName,
+            List<String> reasons,
+            Map<String, Value> known)
+            implements Deed {
+        public KeepScore {
+            reasons = List.copyOf(reasons);
+            known = Collections.unmodifiableMap(new LinkedHashMap<>(known));
+        }
+    }
 
     /** A question that no knowledge answered. */
     record NoteGap(String question) implements Deed {}

@@ -16,6 +16,7 @@ import com.shuttle.core.flow.Wanted;
 import com.shuttle.core.reading.Slot;
 import com.shuttle.core.reading.Value;
 import com.shuttle.core.reading.Words;
+import com.shuttle.core.scoring.Scoring;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
@@ -49,6 +50,7 @@ public final class Playbook {
     private final Map<String, Set<String>> askedIn = new HashMap<>();
     private final Map<String, Wanted> wanted = new LinkedHashMap<>();
     private final boolean books;
+    private final Map<String, Scoring> scorings = new HashMap<>();
 
     public Playbook(Release release) {
         this.release = release;
@@ -84,6 +86,7 @@ public final class Playbook {
                 }
             }
         }
+        release.cards().forEach(card -> scorings.put(card.id(), Scoring.of(card)));
         books = steps.values().stream().anyMatch(Appointment.class::isInstance);
         slots.forEach(slot -> slotsByName.put(slot.name(), slot));
         choices.forEach(choice -> slotsByName.putIfAbsent(choice.slot().name(), choice.slot()));
@@ -151,6 +154,11 @@ public final class Playbook {
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** A scorecard made ready; null where the release has none of this id. */
+    public @Nullable Scoring scoring(String card) {
+        return scorings.get(card);
     }
 
     /** Whether any step arranges appointments. */

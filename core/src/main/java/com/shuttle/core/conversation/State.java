@@ -33,6 +33,7 @@ import org.jspecify.annotations.Nullable;
  * @param told      variables of choices that were told before they were asked for
  * @param signals   whose addresses were given out ahead
  * @param arrival   what the channel knew of the visitor at the start
+ * @param leadAt    the step that made the visitor a lead last; null for none
  */
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record State(
@@ -59,7 +60,8 @@ public record State(
         int timers,
         List<String> told,
         Arrival arrival,
-        Signals signals) {
+        Signals signals,
+        @Nullable Place leadAt) {
 
     /** How many questions are kept for follow-ups. */
     public static final int TAIL = 3;
@@ -92,7 +94,8 @@ public record State(
             0,
             List.of(),
             Arrival.NONE,
-            Signals.NONE);
+            Signals.NONE,
+            null);
 
     public State {
         arrival = Arrival.orNone(arrival);
@@ -118,6 +121,6 @@ public record State(
     public State heldBy(String account) {
         return new State(
                 seq, speaker, at, returns, variables, awaiting, asked, answered, left, arms, team, channel, page,
-                visitor, zone, returning, silent, quiet, nudged, account, timers, told, arrival, signals);
+                visitor, zone, returning, silent, quiet, nudged, account, timers, told, arrival, signals, leadAt);
     }
 }

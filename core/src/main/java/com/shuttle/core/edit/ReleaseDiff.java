@@ -7,8 +7,10 @@ import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Occasion;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Response;
+import com.shuttle.core.flow.Scorecard;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.Variable;
+import com.shuttle.core.scoring.Scored;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -39,6 +41,13 @@ public final class ReleaseDiff {
         responses(own, before.profile(), after.profile());
         standing(own, before.standing(), after.standing());
         variables(own, before.variables(), after.variables());
+        each(
+                own,
+                before.cards(),
+                after.cards(),
+                Scorecard::name,
+                Scored::cardInWords,
+                name -> "the scorecard “" + name + "”");
         differs(own, "begins with", nameOf(before), nameOf(after));
         if (!own.isEmpty()) {
             parts.add(new Part("The bot itself", List.of(new Change(Sort.CHANGED, "", "", "", own))));

@@ -81,6 +81,7 @@ public final class Expressions {
             Map.entry("sender_name", ValueType.TEXT),
             Map.entry("referrer", ValueType.TEXT),
             Map.entry("campaign", ValueType.TEXT),
+            Map.entry("cue", ValueType.TEXT),
             Map.entry("in_hours", ValueType.YES_NO),
             Map.entry("returning", ValueType.YES_NO));
 

@@ -14,6 +14,7 @@ import java.util.Map;
  * @param flows     all flows, the main one among them
  * @param variables those declared; the flows' steps bring in more
  * @param standing  settings of standing requests; those without are heard as usual
+ * @param cards     the scorecards that its steps score with
  */
 public record Release(
         int number,
@@ -21,7 +22,8 @@ public record Release(
         String mainFlow,
         List<Flow> flows,
         List<Variable> variables,
-        List<StandingWords> standing) {
+        List<StandingWords> standing,
+        List<Scorecard> cards) {
 
     /**
      * Who the bot is.
@@ -63,9 +65,26 @@ public record Release(
         }
     }
 
+    /** Without scorecards. */
+    public Release(
+            int number,
+            Profile profile,
+            String mainFlow,
+            List<Flow> flows,
+            List<Variable> variables,
+            List<StandingWords> standing) {
+        this(number, profile, mainFlow, flows, variables, standing, List.of());
+    }
+
+    /** The same with these scorecards. */
+    public Release with(List<Scorecard> cards) {
+        return new Release(number, profile, mainFlow, flows, variables, standing, cards);
+    }
+
     public Release {
         flows = List.copyOf(flows);
         variables = variables == null ? List.of() : List.copyOf(variables);
         standing = standing == null ? List.of() : List.copyOf(standing);
+        cards = cards == null ? List.of() : List.copyOf(cards);
     }
 }

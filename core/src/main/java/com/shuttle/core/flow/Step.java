@@ -34,8 +34,10 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = Branch.class, name = "branch"),
     @JsonSubTypes.Type(value = Experiment.class, name = "experiment"),
     @JsonSubTypes.Type(value = Compute.class, name = "compute"),
+    @JsonSubTypes.Type(value = Score.class, name = "score"),
     @JsonSubTypes.Type(value = LookUp.class, name = "look_up"),
     @JsonSubTypes.Type(value = SaveRow.class, name = "save_row"),
+    @JsonSubTypes.Type(value = SaveLead.class, name = "save_lead"),
     @JsonSubTypes.Type(value = CallService.class, name = "call_service"),
     @JsonSubTypes.Type(value = Notify.class, name = "notify"),
     @JsonSubTypes.Type(value = Appointment.class, name = "appointment"),
@@ -57,8 +59,10 @@ public sealed interface Step
                 Branch,
                 Experiment,
                 Compute,
+                Score,
                 LookUp,
                 SaveRow,
+                SaveLead,
                 CallService,
                 Notify,
                 Appointment,
@@ -195,6 +199,7 @@ public sealed interface Step
      *
      * @param milestone its name
      * @param value     an expression for what it is worth; empty for nothing
+     * @param lead      whether who reaches it becomes a lead, with what is known of name, email, phone and firm
      */
     @JsonInclude(JsonInclude.Include.NON_DEFAULT)
     record Milestone(
@@ -203,13 +208,15 @@ public sealed interface Step
             @JsonInclude String note,
             String milestone,
             String value,
+            boolean lead,
             @JsonInclude Map<String, Target> exits)
             implements Step {
 
         /** Its properties. */
         public static final Shape SHAPE = Shape.of(
                 Field.of("milestone", Forms.NAME, "Name", "what is counted").inSight(),
-                Field.of("value", Forms.EXPRESSION, "worth", "nothing").inSight());
+                Field.of("value", Forms.EXPRESSION, "worth", "nothing").inSight(),
+                Field.of("lead", Forms.FLAG, "makes a lead of the visitor").inSight());
 
         public Milestone {
             title = Parts.text(title);

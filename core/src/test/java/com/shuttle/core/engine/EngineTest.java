@@ -261,16 +261,6 @@ class EngineTest {
     }
 
     @Test
-    void aLeadIsKeptOnceNameAndEmailAreKnownAndAgainWhenTheyChange() {
-        Talk talk = atName().says("Dana Whitlow");
-        assertThat(talk.effects).noneMatch(Deed.KeepLead.class::isInstance);
-        talk.says("dana@example.org");
-        assertThat(talk.effects).contains(new Deed.KeepLead("Dana Whitlow", "dana@example.org", ""));
-        talk.says("is there parking?");
-        assertThat(talk.effects).noneMatch(Deed.KeepLead.class::isInstance);
-    }
-
-    @Test
     void flowsAreGoneToAndComeBackFrom() {
         Flow main = flow("main")
                 .goTo("go", "flow:sub", true, "after")

@@ -16,6 +16,7 @@ import com.shuttle.core.conversation.Way;
 import com.shuttle.core.flow.Flow;
 import com.shuttle.core.flow.Release;
 import com.shuttle.core.flow.Response;
+import com.shuttle.core.flow.Scorecard;
 import com.shuttle.core.flow.StandingWords;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.flow.Variable;
@@ -75,6 +76,15 @@ final class Talk {
     static Talk with(FakeWorld ports, Flow... flows) {
         Talk talk = new Talk(ports, flows);
         talk.take(new Event.Started(talk.stamp(), "web", "https://tarnfell.example/"));
+        return talk;
+    }
+
+    /** Scored with cards. */
+    static Talk scoring(List<Scorecard> cards, Flow flow) {
+        Release.Profile profile = new Release.Profile("Vesper", "GB", "Europe/London");
+        Talk talk = new Talk(
+                new FakeWorld(), new Release(1, profile, flow.id(), List.of(flow), List.of(), List.of(), cards));
+        talk.take(new Event.Started(talk.stamp(), "web", ""));
         return talk;
     }
 

@@ -26,6 +26,9 @@ final class MilestonePlayer extends Player {
             run.carryOut(new Deed.Reach(step.milestone(), worth));
             run.trace("milestone", step.milestone() + (worth.signum() == 0 ? "" : " worth " + worth.toPlainString()));
         }
+        if (step.lead()) {
+            run.leads.save(step);
+        }
         course.leave(step, ExitSlot.NEXT);
     }
 

@@ -13,7 +13,9 @@ import com.shuttle.core.flow.Interview;
 import com.shuttle.core.flow.LookUp;
 import com.shuttle.core.flow.Notify;
 import com.shuttle.core.flow.Question;
+import com.shuttle.core.flow.SaveLead;
 import com.shuttle.core.flow.SaveRow;
+import com.shuttle.core.flow.Score;
 import com.shuttle.core.flow.Step;
 import com.shuttle.core.flow.Wait;
 import org.jspecify.annotations.Nullable;
@@ -35,8 +37,10 @@ public final class Players {
             case Branch branch -> new BranchPlayer(branch, course);
             case Experiment experiment -> new ExperimentPlayer(experiment, course);
             case Compute compute -> new ComputePlayer(compute, course);
+            case Score score -> new ScorePlayer(score, course);
             case LookUp lookUp -> new LookUpPlayer(lookUp, course);
             case SaveRow saveRow -> new SaveRowPlayer(saveRow, course);
+            case SaveLead lead -> new SaveLeadPlayer(lead, course);
             case CallService call -> new CallServicePlayer(call, course);
             case Notify notify -> new NotifyPlayer(notify, course);
             case Appointment appointment ->

@@ -41,6 +41,7 @@ public final class Evaluator {
         known(system, "sender_name", arrival.name());
         known(system, "referrer", arrival.referrer());
         known(system, "campaign", arrival.campaign());
+        known(system, "cue", arrival.cue());
         return system;
     }
 

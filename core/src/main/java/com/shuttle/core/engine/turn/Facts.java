@@ -4,7 +4,6 @@ import com.shuttle.core.conversation.Deed;
 import com.shuttle.core.conversation.Effect;
 import com.shuttle.core.conversation.Playbook;
 import com.shuttle.core.conversation.State;
-import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.reading.Reading;
 import com.shuttle.core.reading.Value;
 import java.util.ArrayList;
@@ -25,7 +24,7 @@ public final class Facts {
     private final Map<String, Value> variables;
     private final List<String> left;
     private final List<String> told;
-    private boolean leadTouched;
+    private boolean changed;
 
     /** What was worked out of messages while nothing more became known. */
     private final Map<String, Map<String, Reading.Given>> workedOut = new HashMap<>();
@@ -75,11 +74,15 @@ public final class Facts {
         if (value.equals(before)) {
             return;
         }
+        changed = true;
         if (playbook.ofVisitor(variable)) {
             effects.accept(new Deed.Remember(variable, value));
         }
-        ValueType type = playbook.variables().get(variable);
-        leadTouched |= Leads.concerns(type);
+    }
+
+    /** Whether anything became known or known otherwise in this turn. */
+    public boolean changed() {
+        return changed;
     }
 
     /** Sets what a choice to come will ask for. */
@@ -124,12 +127,5 @@ public final class Facts {
 
     public List<String> left() {
         return left;
-    }
-
-    /** Tells of the lead if something of it has changed. */
-    public void tellLead() {
-        if (leadTouched) {
-            Leads.of(variables, playbook.variables()).ifPresent(effects);
-        }
     }
 }

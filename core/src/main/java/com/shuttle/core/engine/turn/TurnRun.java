@@ -65,6 +65,8 @@ public final class TurnRun {
     /** Signals whose addresses are given out before they are waited for. */
     public final AheadSignals signals;
 
+    public final LeadSaving leads;
+
     /** What a language model makes of what is found. */
     public final Opinions opinions = new Opinions(this);
 
@@ -93,6 +95,7 @@ public final class TurnRun {
         this.nudged = state.nudged();
         this.agent = state.agent();
         this.timers = state.timers();
+        this.leads = new LeadSaving(this, effects, state.leadAt());
     }
 
     public Speaker speaker() {
@@ -356,7 +359,7 @@ public final class TurnRun {
 
     /** The turn as it has become. */
     public Turn.Taken done() {
-        facts.tellLead();
+        leads.saveAgain();
         return new Turn.Taken(state(), effects, trace, way);
     }
 
@@ -386,6 +389,7 @@ public final class TurnRun {
                 timers,
                 facts.told(),
                 visit.arrival(),
-                signals.kept());
+                signals.kept(),
+                leads.at());
     }
 }

@@ -29,7 +29,7 @@ public final class Spans {
     }
 
     /** The seconds of a typed span, a number alone being seconds; empty where it is none. */
-    static OptionalLong seconds(String typed) {
+    public static OptionalLong seconds(String typed) {
         Matcher matcher = SPAN.matcher(typed.strip().toLowerCase(Locale.ROOT));
         if (!matcher.matches()) {
             return OptionalLong.empty();
