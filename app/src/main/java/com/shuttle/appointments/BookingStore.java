@@ -329,12 +329,21 @@ class BookingStore {
 
     /** Leaves only that a time was booked, and nothing of by whom. */
     void anonymise(String conversation) {
+        anonymise(BOOKING.CONVERSATION_ID.eq(conversation));
+    }
+
+    /** @param email in lower case */
+    void anonymiseOf(String email) {
+        anonymise(DSL.lower(BOOKING.EMAIL).eq(email));
+    }
+
+    private void anonymise(Condition which) {
         db.update(BOOKING)
                 .set(BOOKING.NAME, "")
                 .set(BOOKING.EMAIL, "")
                 .set(BOOKING.PHONE, "")
                 .set(BOOKING.ABOUT, "")
-                .where(BOOKING.CONVERSATION_ID.eq(conversation))
+                .where(which)
                 .execute();
     }
 

@@ -80,6 +80,12 @@ public class ErasureService {
         }
     }
 
+    /** Notes that somebody was erased everywhere. @param person their id */
+    @Transactional
+    public void noted(String person, String bot, String account) {
+        store.noted(person, bot, account, clock.instant());
+    }
+
     /** Conversations in which words were said or are known of the visitor; all where nothing is looked for, newest first. */
     public Page<Conversation> search(Wanted wanted) {
         return store.search(wanted);

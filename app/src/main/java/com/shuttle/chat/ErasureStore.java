@@ -40,10 +40,15 @@ class ErasureStore {
                 .where(CONVERSATION_EVENT.CONVERSATION_ID.eq(id))
                 .execute();
         db.deleteFrom(CONVERSATION).where(CONVERSATION.ID.eq(id)).execute();
+        noted(id, conversation.bot(), account, at);
+    }
+
+    /** Notes that something was erased. */
+    void noted(String id, String bot, String account, Instant at) {
         db.insertInto(ERASURE)
                 .set(ERASURE.ID, Ids.next())
                 .set(ERASURE.CONVERSATION_ID, id)
-                .set(ERASURE.BOT_ID, conversation.bot())
+                .set(ERASURE.BOT_ID, bot)
                 .set(ERASURE.ACCOUNT_ID, account)
                 .set(ERASURE.AT, at)
                 .execute();

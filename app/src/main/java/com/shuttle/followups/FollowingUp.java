@@ -174,7 +174,7 @@ class FollowingUp {
     static class Regularly {
 
         @Bean
-        RecurringTask<Void> followUps(ObjectProvider<Round> round) {
+        RecurringTask<Void> followUpRounds(ObjectProvider<Round> round) {
             return Tasks.recurring("follow-ups", FixedDelay.of(EVERY))
                     .execute((instance, context) -> round.getObject().run());
         }

@@ -48,7 +48,8 @@ public class LeadList {
         return segments.find(wanted.filter("segment")).orElse(Segment.EVERYBODY);
     }
 
-    Page<Person> page(Wanted wanted) {
+    /** @param wanted filtered by {@code segment}, {@code state}, {@code band}, {@code owner} and {@code bot} */
+    public Page<Person> page(Wanted wanted) {
         return search.list(wanted, segment(wanted));
     }
 

@@ -10,6 +10,7 @@ import java.util.function.Function;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -22,10 +23,15 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class LeadSetUpController {
 
     private final LeadSetUp setUp;
+    private final LeadCallbacks callbacks;
 
-    LeadSetUpController(LeadSetUp setUp) {
+    LeadSetUpController(LeadSetUp setUp, LeadCallbacks callbacks) {
         this.setUp = setUp;
+        this.callbacks = callbacks;
     }
+
+    /** One who is called back. @param key with which they check signatures */
+    record CalledBack(LeadCallbacks.Callback callback, String key) {}
 
     @GetMapping
     String show(Model model) {
@@ -38,6 +44,12 @@ class LeadSetUpController {
         if (!model.containsAttribute("errors")) {
             model.addAttribute("errors", Map.of());
         }
+        model.addAttribute(
+                "callbacks",
+                callbacks.all().stream()
+                        .map(one -> new CalledBack(one, callbacks.key(one)))
+                        .toList());
+        model.addAttribute("events", LeadCallbacks.events());
         model.addAttribute("outcomes", LeadState.Outcome.values());
         model.addAttribute(
                 "kinds",
@@ -67,6 +79,25 @@ class LeadSetUpController {
                         form.getOrDefault(at + "name", ""),
                         LeadField.Kind.of(form.getOrDefault(at + "kind", ""))));
         return kept(setUp.keepFields(wanted), "fields", wanted, flash);
+    }
+
+    @PostMapping("/callbacks")
+    String callback(
+            @RequestParam(defaultValue = "") String address,
+            @RequestParam(name = "event", defaultValue = "") List<String> events,
+            RedirectAttributes flash) {
+        if (callbacks.add(address, events) instanceof Checked.Bad<LeadCallbacks.Callback>(Map<String, String> errors)) {
+            flash.addFlashAttribute("errors", errors);
+        } else {
+            flash.addFlashAttribute("said", "Kept.");
+        }
+        return "redirect:/leads/set-up";
+    }
+
+    @PostMapping("/callbacks/{callback}/delete")
+    String noCallback(@PathVariable String callback) {
+        callbacks.delete(callback);
+        return "redirect:/leads/set-up";
     }
 
     /** The rows of a form in their order; those without a name are left out. */

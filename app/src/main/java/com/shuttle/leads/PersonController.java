@@ -41,6 +41,7 @@ class PersonController {
     private final LeadSetUp setUp;
     private final Merging merging;
     private final Tasks tasks;
+    private final PersonErasure erasure;
     private final AccountService accounts;
     private final BotService bots;
     private final ConversationService conversations;
@@ -52,6 +53,7 @@ class PersonController {
             LeadSetUp setUp,
             Merging merging,
             Tasks tasks,
+            PersonErasure erasure,
             AccountService accounts,
             BotService bots,
             ConversationService conversations) {
@@ -61,6 +63,7 @@ class PersonController {
         this.setUp = setUp;
         this.merging = merging;
         this.tasks = tasks;
+        this.erasure = erasure;
         this.accounts = accounts;
         this.bots = bots;
         this.conversations = conversations;
@@ -215,6 +218,22 @@ class PersonController {
         leads.merge(id, other, by.account().id());
         flash.addFlashAttribute("said", "They are one now. It can be undone below, in the history.");
         return back(id);
+    }
+
+    @Access(Access.Who.DESIGNER)
+    @PostMapping("/erase")
+    String erase(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String sure,
+            @AuthenticationPrincipal SignedIn by,
+            RedirectAttributes flash) {
+        if (!leads.person(id).called().equalsIgnoreCase(sure.strip())) {
+            flash.addFlashAttribute("errors", Map.of("sure", "That is not the name. Nothing was erased."));
+            return back(id);
+        }
+        erasure.erase(id, by.account().id());
+        flash.addFlashAttribute("said", "They are erased everywhere.");
+        return "redirect:/leads";
     }
 
     private static String back(String id) {
