@@ -191,6 +191,8 @@ class RoutesTest {
             if (route.method() == HttpMethod.POST
                     && !route.path().startsWith("/api/")
                     && !route.path().startsWith("/signal/")
+                    // Posted to by mail programs, as RFC 8058 has it.
+                    && !route.path().startsWith("/stop/")
                     // Known by its signed link, never by a session.
                     && !route.path().startsWith("/panel/draft/")
                     && !route.path().equals("/error")) {

@@ -332,9 +332,9 @@ class BookingStore {
         anonymise(BOOKING.CONVERSATION_ID.eq(conversation));
     }
 
-    /** @param email in lower case */
+    /** @param email in lower case; empty for nobody */
     void anonymiseOf(String email) {
-        anonymise(DSL.lower(BOOKING.EMAIL).eq(email));
+        anonymise(DSL.lower(BOOKING.EMAIL).eq(email).and(BOOKING.EMAIL.ne("")));
     }
 
     private void anonymise(Condition which) {

@@ -385,14 +385,6 @@ public class Bookings {
         store.anonymise(conversation);
     }
 
-    /** Forgets who booked under an address; the times stay taken. @param email empty for nobody */
-    @Transactional
-    public void forgetOf(String email) {
-        if (!email.isEmpty()) {
-            store.anonymiseOf(email.toLowerCase(java.util.Locale.ROOT));
-        }
-    }
-
     // The link in the mail
 
     /** The path at which whoever has it changes and cancels a booking, without signing in. */

@@ -35,6 +35,12 @@ record CardPicture(
     private static final int RUNG = 26;
     private static final int HEAD = 26;
 
+    /** The mark below the sum. */
+    public String mark() {
+        double x = sum == null ? zero : sum;
+        return "M%s %d L%s %d L%s %d Z".formatted(x - 6, foot + 14, x + 6, foot + 14, x, foot + 5);
+    }
+
     /** A band on the scale. @param from its least sum, in words */
     record BandSpan(String name, String from, double x, double width, int shade) {}
 

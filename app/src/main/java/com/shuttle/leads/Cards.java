@@ -51,7 +51,15 @@ class Cards {
     }
 
     /** A bot that uses a card. @param live the card as it is released; null where the bot has none of it */
-    record User(Bot bot, @Nullable Scorecard live) {}
+    record User(Bot bot, @Nullable Scorecard live) {
+
+        /** How the bot stands to the card as it is drafted. */
+        public String stands(Scorecard draft) {
+            return live == null
+                    ? "has not released it"
+                    : live.equals(draft) ? "is live with it" : "is live with an earlier state";
+        }
+    }
 
     /** The bots whose drafts score with a card. */
     List<User> users(String card) {

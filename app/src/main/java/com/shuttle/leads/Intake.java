@@ -105,12 +105,24 @@ class Intake implements DeedHandler<Deed.SaveLead> {
             draft.owner = owners.inTurn(deed.team());
         }
         agreed(draft, before, conversation, deed, at);
+        boolean news = said(before.id(), conversation, deed.fields(), email, phone, at);
+        if (!linked && !makes && !news && sameBut(draft, before)) {
+            return;
+        }
         Person after = draft.done();
         if (!people.update(after)) {
             throw new Overtaken("somebody changed the person");
         }
-        said(before.id(), conversation, deed.fields(), email, phone, at);
         tell(before, after, conversation, makes, linked, at);
+    }
+
+    /** Whether nothing but the time differs: what became known had nothing to do with the lead. */
+    private boolean sameBut(PersonDraft draft, Person before) {
+        Instant at = draft.lastAt;
+        draft.lastAt = before.lastAt();
+        boolean same = draft.done().equals(before);
+        draft.lastAt = at;
+        return same;
     }
 
     /** Whose it is; somebody new where nobody is known. */
@@ -161,18 +173,18 @@ class Intake implements DeedHandler<Deed.SaveLead> {
         if (consent == null) {
             return;
         }
-        draft.agreedAt = consent.given() ? at : null;
-        if (consent.given()) {
-            // Who agrees anew may be written to again.
-            draft.stoppedAt = null;
-            draft.stoppedWhy = "";
-        }
         boolean same = history.consents(before.id()).stream()
                 .findFirst()
                 .filter(last ->
                         last.given() == consent.given() && last.wording().equals(consent.wording()))
                 .isPresent();
         if (!same) {
+            draft.agreedAt = consent.given() ? at : null;
+            if (consent.given()) {
+                // Who agrees anew may be written to again.
+                draft.stoppedAt = null;
+                draft.stoppedWhy = "";
+            }
             history.consent(
                     before.id(),
                     conversation.id(),
@@ -186,23 +198,27 @@ class Intake implements DeedHandler<Deed.SaveLead> {
         }
     }
 
-    private void said(
+    /** Keeps what was said. @return whether any of it is new */
+    private boolean said(
             String person,
             Conversation conversation,
             Map<String, String> fields,
             String email,
             String phone,
             Instant at) {
-        fields.forEach((field, written) -> {
+        boolean any = false;
+        for (Map.Entry<String, String> one : fields.entrySet()) {
+            String field = one.getKey();
             String content = switch (field) {
                 case "email" -> email;
                 case "phone" -> phone;
-                default -> written;
+                default -> one.getValue();
             };
             boolean news = !content.isEmpty()
                     && history.saidIn(conversation.id(), field)
                             .filter(content::equals)
                             .isEmpty();
+            any |= news;
             if (news) {
                 history.said(person, new Said(field, content, conversation.id(), "", at));
             }
@@ -210,7 +226,8 @@ class Intake implements DeedHandler<Deed.SaveLead> {
                     .filter(own -> own.id().equals(field))
                     .findFirst()
                     .ifPresent(own -> history.field(person, field, content, own.figure(content)));
-        });
+        }
+        return any;
     }
 
     private void tell(

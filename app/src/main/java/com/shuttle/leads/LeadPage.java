@@ -59,6 +59,11 @@ class LeadPage {
 
     /** Something that happened. @param who did it @param link to where it happened; empty for none */
     record Event(PersonEvent event, String who, String link) {
+        /** What sort of thing, as a class of its row. */
+        public String kind() {
+            return event.kind().key();
+        }
+
         public boolean undoable() {
             return event.undo() != null;
         }
@@ -100,7 +105,7 @@ class LeadPage {
                 setUp.state(person.state()),
                 fields,
                 events(person),
-                said(person, botNames, talks),
+                said(person, talks),
                 history.consents(person.id()),
                 tasks.of(person.id()),
                 talks,
@@ -118,7 +123,7 @@ class LeadPage {
                 .toList();
     }
 
-    private List<Saying> said(Person person, Map<String, String> botNames, List<Talk> talks) {
+    private List<Saying> said(Person person, List<Talk> talks) {
         Map<String, String> where = talks.stream().collect(Collectors.toMap(Talk::id, Talk::bot, (a, b) -> a));
         Map<String, String> names =
                 setUp.fields().stream().collect(Collectors.toMap(LeadField::id, LeadField::name, (a, b) -> a));

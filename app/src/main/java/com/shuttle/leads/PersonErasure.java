@@ -1,6 +1,6 @@
 package com.shuttle.leads;
 
-import com.shuttle.appointments.Bookings;
+import com.shuttle.appointments.BookerErasure;
 import com.shuttle.chat.ErasureService;
 import com.shuttle.notices.Letters;
 import org.springframework.stereotype.Service;
@@ -15,10 +15,10 @@ public class PersonErasure {
 
     private final PersonStore people;
     private final ErasureService erasure;
-    private final Bookings bookings;
+    private final BookerErasure bookings;
     private final Letters letters;
 
-    PersonErasure(PersonStore people, ErasureService erasure, Bookings bookings, Letters letters) {
+    PersonErasure(PersonStore people, ErasureService erasure, BookerErasure bookings, Letters letters) {
         this.people = people;
         this.erasure = erasure;
         this.bookings = bookings;
@@ -33,7 +33,7 @@ public class PersonErasure {
             return;
         }
         erasure.eraseAll(people.conversations(id), account);
-        bookings.forgetOf(person.email());
+        bookings.forget(person.email());
         letters.forgetTo(person.email(), id);
         people.delete(id);
         erasure.noted(id, person.bot(), account);

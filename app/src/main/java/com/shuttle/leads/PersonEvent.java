@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param conversation in which it happened; empty for none
  * @param undo         how it is undone, as JSON; null where it cannot be, or was
  */
-record PersonEvent(
+public record PersonEvent(
         String id,
         String person,
         Kind kind,
@@ -23,7 +23,7 @@ record PersonEvent(
         Instant at) {
 
     /** What sort of thing. */
-    enum Kind {
+    public enum Kind {
         MADE,
         TALKED,
         SCORED,
@@ -36,7 +36,7 @@ record PersonEvent(
         CONSENT,
         MERGED;
 
-        String key() {
+        public String key() {
             return name().toLowerCase(Locale.ROOT);
         }
 

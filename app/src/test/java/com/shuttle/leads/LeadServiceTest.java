@@ -28,12 +28,13 @@ import org.junit.jupiter.api.Test;
 class LeadServiceTest {
 
     private static final String STEPS = """
-            {'kind':'interview','id':'i','facts':[
-              {'id':'a','type':'person_name','variable':'name','ask':['Name?'],'required':true},
-              {'id':'b','type':'email','variable':'email','ask':['Email?']},
-              {'id':'c','type':'phone','variable':'phone','ask':['Phone?']},
-              {'id':'d','type':'yes_no','variable':'ok','ask':['May we write to you?']}],
-             'exits':{'complete':'step:l'}},
+            {'kind':'question','id':'n','type':'person_name','variable':'name','ask':['Name?'],'exits':{'answered':'step:e'}},
+            {'kind':'question','id':'e','type':'email','variable':'email','ask':['Email?'],'optional':true,
+             'exits':{'answered':'step:p','skipped':'step:p'}},
+            {'kind':'question','id':'p','type':'phone','variable':'phone','ask':['Phone?'],'optional':true,
+             'exits':{'answered':'step:c','skipped':'step:c'}},
+            {'kind':'question','id':'c','type':'yes_no','variable':'ok','ask':['May we write to you?'],
+             'exits':{'answered':'step:l'}},
             {'kind':'save_lead','id':'l','fields':[{'id':'f1','field':'name','value':'{{name}}'},
               {'id':'f2','field':'email','value':'{{email}}'},{'id':'f3','field':'phone','value':'{{phone}}'}],
              'consent':'May we write to you?','agreed':'ok','team':'TEAM','exits':{'saved':'step:m'}},
