@@ -14,6 +14,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -139,10 +140,20 @@ class HistoryStore {
                 .execute();
     }
 
-    /** Latest first. */
+    /** What somebody was asked in any conversation, latest first. */
     List<Consent> consents(String person) {
+        return consents(PERSON_CONSENT.PERSON_ID.eq(person));
+    }
+
+    /** What a conversation asked for last. */
+    Optional<Consent> consentIn(String conversation) {
+        return consents(PERSON_CONSENT.CONVERSATION_ID.eq(conversation)).stream()
+                .findFirst();
+    }
+
+    private List<Consent> consents(Condition which) {
         return db.selectFrom(PERSON_CONSENT)
-                .where(PERSON_CONSENT.PERSON_ID.eq(person))
+                .where(which)
                 .orderBy(PERSON_CONSENT.AT.desc(), PERSON_CONSENT.ID)
                 .fetch(row -> new Consent(
                         row.getWording(),

@@ -173,8 +173,7 @@ class Intake implements DeedHandler<Deed.SaveLead> {
         if (consent == null) {
             return;
         }
-        boolean same = history.consents(before.id()).stream()
-                .findFirst()
+        boolean same = history.consentIn(conversation.id())
                 .filter(last ->
                         last.given() == consent.given() && last.wording().equals(consent.wording()))
                 .isPresent();

@@ -1,5 +1,6 @@
 package com.shuttle.leads;
 
+import com.shuttle.bots.BotService;
 import com.shuttle.core.flow.Scorecard;
 import com.shuttle.core.flow.ValueType;
 import com.shuttle.core.scoring.CardCheck;
@@ -35,9 +36,9 @@ class ScorecardController {
 
     private final Scorecards scorecards;
     private final Cards cards;
-    private final com.shuttle.bots.BotService bots;
+    private final BotService bots;
 
-    ScorecardController(Scorecards scorecards, Cards cards, com.shuttle.bots.BotService bots) {
+    ScorecardController(Scorecards scorecards, Cards cards, BotService bots) {
         this.scorecards = scorecards;
         this.cards = cards;
         this.bots = bots;
@@ -70,7 +71,7 @@ class ScorecardController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String bot,
             RedirectAttributes flash) {
-        return switch (scorecards.create(name, bot)) {
+        return switch (scorecards.create(name, known(bot, ""))) {
             case Checked.Good<String>(String id) -> "redirect:/leads/scorecards/" + id;
             case Checked.Bad<String> bad -> {
                 flash.addFlashAttribute("errors", bad.errors());
@@ -162,7 +163,8 @@ class ScorecardController {
             RedirectAttributes flash) {
         StoredCard before = scorecards.card(id);
         String act = form.getOrDefault("do", "");
-        Checked<StoredCard> kept = scorecards.keep(CardForm.read(id, form), form.getOrDefault("bot", before.bot()));
+        Checked<StoredCard> kept =
+                scorecards.keep(CardForm.read(id, form), known(form.getOrDefault("bot", before.bot()), before.bot()));
         if (kept instanceof Checked.Bad<StoredCard>(Map<String, String> errors)) {
             flash.addFlashAttribute("errors", errors);
         } else if (act.isEmpty()) {
@@ -170,6 +172,11 @@ class ScorecardController {
         }
         String at = act.startsWith("add:") ? "#" + act.substring(4).replace('.', '-') : "";
         return "redirect:/leads/scorecards/" + id + at;
+    }
+
+    /** Id of a bot that there is; otherwise what it was. */
+    private String known(String bot, String before) {
+        return bot.isEmpty() || bots.find(bot).isPresent() ? bot : before;
     }
 
     /** Scores values set by hand. */
