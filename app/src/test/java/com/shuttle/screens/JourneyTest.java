@@ -15,7 +15,7 @@ import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
-/** From an empty page to a released bot, by keyboard alone; then a visitor, an agent, a lead and a gap. */
+/** From an empty page to a released bot, by keyboard alone; then a visitor, an agent and a gap. */
 @ServerTest
 class JourneyTest {
 
@@ -42,7 +42,7 @@ class JourneyTest {
             Page visitor = screens.stranger(390, 760, ColorScheme.LIGHT);
             visit(visitor);
             reply(screens, visitor);
-            seeLeadAndGap(designer, bot);
+            seeGap(designer, bot);
             Assertions.assertThat(screens.complaints()).isEmpty();
         }
     }
@@ -226,7 +226,6 @@ class JourneyTest {
         page.keyboard().type("Dana Whitlow, dana@example.org");
         page.keyboard().press("Enter");
         assertThat(page.locator("[data-facts]")).containsText("dana@example.org");
-        assertThat(page.locator(".talk .why").last()).containsText("would keep a lead");
         assertThat(page.locator(".row.speaking")).hasCount(1);
     }
 
@@ -280,11 +279,7 @@ class JourneyTest {
         assertThat(agent.locator(".inbox-head .pill")).hasText("ended");
     }
 
-    private static void seeLeadAndGap(Page page, String bot) {
-        page.navigate("/leads");
-        page.locator("a.row-link", new Page.LocatorOptions().setHasText(visitor()))
-                .press("Enter");
-        assertThat(page.locator(".transcript")).containsText("My lamp flickers");
+    private static void seeGap(Page page, String bot) {
         page.navigate(bot + "/knowledge");
         assertThat(page.locator("#gaps")).containsText("can I bring a giraffe on the train?");
     }
