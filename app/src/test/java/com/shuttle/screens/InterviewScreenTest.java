@@ -91,7 +91,7 @@ class InterviewScreenTest {
     void everyWidgetIsUsedByHand() {
         Page page = screens.stranger();
         page.navigate("/chat/step-gallery");
-        page.getByPlaceholder("Find among 15").fill("calendar");
+        page.getByPlaceholder("Find among 16").fill("calendar");
         assertThat(page.locator(".offers button:visible")).hasCount(1);
         page.locator(".offers button:visible").click();
         page.locator("input[type=date]").fill(LocalDate.now().plusDays(9).toString());
