@@ -14,6 +14,7 @@ import com.shuttle.core.conversation.Speaker;
 import com.shuttle.core.conversation.State;
 import com.shuttle.core.conversation.Turn;
 import com.shuttle.core.flow.FlowJson;
+import com.shuttle.core.flow.SaveLead;
 import com.shuttle.knowledge.KnowledgeService;
 import com.shuttle.settings.Account;
 import com.shuttle.settings.AccountService;
@@ -98,6 +99,15 @@ class EarlierDataTest {
         }
         assertThat(all).hasSizeGreaterThan(80);
         return all;
+    }
+
+    @Test
+    void botsThatMadeLeadsOfNameAndEmailGoOnMakingThem() {
+        assertThat(bots.bots().stream()
+                        .flatMap(bot -> bots.drafts(bot.id()).stream())
+                        .flatMap(draft -> draft.flow().allSteps().stream())
+                        .filter(SaveLead.class::isInstance))
+                .isNotEmpty();
     }
 
     @Test

@@ -16,7 +16,7 @@ import org.springframework.test.context.TestConstructor;
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
         properties = {
             "shuttle.demo=true",
-            "shuttle.demo.leads=24",
+            "shuttle.demo.enquiries=24",
             "shuttle.data=target/test-data",
             "server.servlet.session.persistent=false",
             "spring.datasource.url=jdbc:h2:mem:shuttle;DB_CLOSE_DELAY=-1;LOCK_TIMEOUT=20000",

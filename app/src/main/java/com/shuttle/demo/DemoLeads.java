@@ -68,7 +68,7 @@ class DemoLeads {
             PlayedTime time,
             InstantSource clock,
             ObjectProvider<Scheduler> scheduler,
-            @Value("${shuttle.demo.leads:120}") int many) {
+            @Value("${shuttle.demo.enquiries:180}") int many) {
         this.scheduler = scheduler;
         this.setUp = setUp;
         this.cards = cards;

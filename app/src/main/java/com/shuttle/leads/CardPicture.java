@@ -30,7 +30,7 @@ record CardPicture(
 
     private static final int LEFT = 210;
     private static final int RIGHT = 150;
-    private static final int WIDE = 860;
+    private static final int WIDE = 1040;
     private static final int TOP = 46;
     private static final int RUNG = 26;
     private static final int HEAD = 26;

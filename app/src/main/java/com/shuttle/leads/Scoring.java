@@ -40,7 +40,6 @@ class Scoring implements DeedHandler<Deed.KeepScore> {
             draft.points = score.points();
             draft.band = score.bandName();
             draft.card = score.card();
-            draft.lastAt = at;
             Person after = draft.done();
             people.update(after);
             history.happened(new PersonEvent(

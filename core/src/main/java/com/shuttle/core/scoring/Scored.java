@@ -6,6 +6,8 @@ import com.shuttle.core.flow.Scorecard.Case;
 import com.shuttle.core.flow.Scorecard.Criterion;
 import com.shuttle.core.flow.Scorecard.Group;
 import com.shuttle.core.reading.Value;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -46,10 +48,17 @@ public record Scored(int points, @Nullable Band band, List<Line> lines, List<Cut
             String name = criterion.name();
             return switch (value) {
                 case null -> name + " not known";
-                case Value.Numeric number -> number.shown() + " " + name + held();
+                case Value.Numeric(BigDecimal number) -> rounded(number) + " " + name + held();
                 case Value.YesNo yes -> name + ": " + yes.shown();
                 case Value known -> name + " " + known.shown() + held();
             };
+        }
+
+        /** To two places at the most. */
+        private static String rounded(BigDecimal number) {
+            return number.scale() <= 2
+                    ? number.toPlainString()
+                    : number.setScale(2, RoundingMode.HALF_UP).toPlainString();
         }
 
         private String held() {
