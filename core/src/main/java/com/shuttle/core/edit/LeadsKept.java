@@ -19,7 +19,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class LeadsKept {
 
-    private static final String ID = "lead_kept";
+    private static final String ID = "lead-kept";
 
     private LeadsKept() {}
 
@@ -59,7 +59,7 @@ public final class LeadsKept {
     private static String unused(List<Step> steps) {
         String id = ID;
         for (int n = 2; taken(steps, id); n++) {
-            id = ID + "_" + n;
+            id = ID + "-" + n;
         }
         return id;
     }

@@ -25,9 +25,9 @@ class LeadsKeptTest {
     @Test
     void theStepStandsBehindTheLastOfTheTwoAndLeadsOnAsThatDid() {
         Flow kept = LeadsKept.in(FLOW);
-        assertThat(kept.allSteps()).extracting(Step::id).containsExactly("e", "n", "lead_kept", "p", "bye");
-        assertThat(kept.findStep("n").orElseThrow().exit("answered")).isEqualTo(Target.step("lead_kept"));
-        SaveLead save = (SaveLead) kept.findStep("lead_kept").orElseThrow();
+        assertThat(kept.allSteps()).extracting(Step::id).containsExactly("e", "n", "lead-kept", "p", "bye");
+        assertThat(kept.findStep("n").orElseThrow().exit("answered")).isEqualTo(Target.step("lead-kept"));
+        SaveLead save = (SaveLead) kept.findStep("lead-kept").orElseThrow();
         assertThat(save.exit("saved")).isEqualTo(Target.step("bye"));
         assertThat(save.fields())
                 .extracting(SaveLead.Cell::value)
